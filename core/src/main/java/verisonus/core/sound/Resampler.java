@@ -1,0 +1,96 @@
+package verisonus.core.sound;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * Changes the sampling rate by a polyphase windowed sinc (Kaiser window; J. O. Smith, "Digital Audio Resampling",
+ * CCRMA). The pass band ends at {@value #PASS_SHARE} of the lower Nyquist frequency, images and aliases lie below
+ * −100 dB; the output starts at the same instant as the input (no delay).
+ */
+public final class Resampler {
+    static final double PASS_SHARE = 0.955;
+    private static final int ZERO_CROSSINGS = 48;
+    private static final double KAISER_BETA = 10.5;
+    private static final Map<Long, Resampler> CACHE = new ConcurrentHashMap<>();
+
+    private final int up;
+    private final int down;
+    private final int targetHz;
+    private final int half;
+    private final float[][] phases;
+
+    private Resampler(int fromHz, int toHz) {
+        int g = gcd(fromHz, toHz);
+        up = toHz / g;
+        down = fromHz / g;
+        targetHz = toHz;
+        double cut = PASS_SHARE * Math.min(1.0, (double) toHz / fromHz);
+        half = (int) Math.ceil(ZERO_CROSSINGS / cut);
+        phases = new float[up][];
+        for (int p = 0; p < up; p++) phases[p] = kernel(p / (double) up, cut);
+    }
+
+    /** The resampler between two rates; kept, since its table is worth keeping. */
+    public static Resampler between(int fromHz, int toHz) {
+        return CACHE.computeIfAbsent(((long) fromHz << 32) | toHz, _ -> new Resampler(fromHz, toHz));
+    }
+
+    private float[] kernel(double fraction, double cut) {
+        float[] k = new float[2 * half];
+        double norm = bessel0(KAISER_BETA);
+        double sum = 0;
+        for (int i = 0; i < k.length; i++) {
+            double t = i - (half - 1) - fraction;
+            double u = t / half;
+            double w = Math.abs(u) >= 1 ? 0 : bessel0(KAISER_BETA * Math.sqrt(1 - u * u)) / norm;
+            double x = Math.PI * t * cut;
+            double s = Math.abs(x) < 1e-9 ? 1 : Math.sin(x) / x;
+            k[i] = (float) (cut * s * w);
+            sum += k[i];
+        }
+        // Unit gain at 0 Hz in every phase, so that a steady level gains no ripple at the phase rate.
+        for (int i = 0; i < k.length; i++) k[i] = (float) (k[i] / sum);
+        return k;
+    }
+
+    /** Resamples all channels. */
+    public Sound resample(Sound in) {
+        float[][] out = new float[in.channels().length][];
+        for (int c = 0; c < out.length; c++) out[c] = resample(in.channel(c));
+        return new Sound(out, targetHz);
+    }
+
+    /** Resamples one channel to ⌈n·target/source⌉ samples. */
+    public float[] resample(float[] x) {
+        int n = (int) (((long) x.length * up + down - 1) / down);
+        float[] y = new float[n];
+        long at = 0;
+        for (int i = 0; i < n; i++, at += down) {
+            int centre = (int) (at / up);
+            float[] k = phases[(int) (at % up)];
+            int first = centre - half + 1;
+            int from = Math.max(0, -first);
+            int to = Math.min(k.length, x.length - first);
+            float sum = 0;
+            for (int j = from; j < to; j++) sum += k[j] * x[first + j];
+            y[i] = sum;
+        }
+        return y;
+    }
+
+    private static int gcd(int a, int b) {
+        return b == 0 ? a : gcd(b, a % b);
+    }
+
+    /** Modified Bessel function of order 0, by its power series. */
+    private static double bessel0(double x) {
+        double sum = 1;
+        double term = 1;
+        for (int k = 1; k < 60 && term > 1e-14 * sum; k++) {
+            term *= (x / (2 * k)) * (x / (2 * k));
+            sum += term;
+        }
+        return sum;
+    }
+}

@@ -1,0 +1,99 @@
+package verisonus.core.sound;
+
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import javazoom.jl.decoder.JavaLayerException;
+import verisonus.core.fault.InputFault;
+
+/**
+ * Reads WAV, AIFF, FLAC, Ogg Vorbis and MP3, told apart by their content and not by their name; 8 to 192 kHz, mono or
+ * stereo. Whatever cannot be read becomes an {@link InputFault}; a file that ends early is read as far as it goes,
+ * with a warning.
+ */
+public final class SoundReader {
+    static final int LOWEST_RATE_HZ = 8000;
+    static final int HIGHEST_RATE_HZ = 192_000;
+
+    private SoundReader() {}
+
+    /** Reads a file. */
+    public static DecodedSound read(Path file) {
+        return decode(file.toString(), bytesOf(file));
+    }
+
+    private static byte[] bytesOf(Path file) {
+        try {
+            if (Files.isDirectory(file)) {
+                throw new InputFault(file.toString(), "it is a folder", "name an audio file in it");
+            }
+            return Files.readAllBytes(file);
+        } catch (NoSuchFileException e) {
+            throw new InputFault(file.toString(), "there is no such file", "check the name", e);
+        } catch (AccessDeniedException e) {
+            throw new InputFault(file.toString(), "it may not be read", "check its permissions", e);
+        } catch (IOException | OutOfMemoryError e) {
+            throw new InputFault(file.toString(), "it cannot be read", "check the disk, or use a shorter file", e);
+        }
+    }
+
+    /** Decodes the bytes of a file; {@code name} stands in error messages. */
+    public static DecodedSound decode(String name, byte[] data) {
+        AudioBytes bytes = new AudioBytes(name, data);
+        if (data.length == 0) throw new InputFault(name, "the file is empty", "export the recording again");
+        DecodedSound decoded;
+        try {
+            decoded = decodeAny(bytes);
+        } catch (InputFault e) {
+            throw e;
+        } catch (IOException | JavaLayerException | RuntimeException e) {
+            throw new InputFault(name, "it is damaged and cannot be read", AudioBytes.EXPORT_AGAIN, e);
+        }
+        if (decoded.sound().frames() == 0) throw bytes.fault("it holds no sound");
+        requireNumbers(bytes, decoded.sound());
+        return decoded;
+    }
+
+    private static DecodedSound decodeAny(AudioBytes bytes) throws IOException, JavaLayerException {
+        if (bytes.startsWith("RIFF") && bytes.hasAt(8, "WAVE")) return new WavDecoder(bytes).decode();
+        if (bytes.startsWith("FORM") && (bytes.hasAt(8, "AIFF") || bytes.hasAt(8, "AIFC"))) {
+            return new AiffDecoder(bytes).decode();
+        }
+        if (bytes.startsWith("fLaC")) return new FlacDecoder(bytes).decode();
+        if (bytes.startsWith("OggS")) return new VorbisDecoder(bytes).decode();
+        if (bytes.startsWith("ID3") || looksLikeMpeg(bytes.data())) return new Mp3Decoder(bytes).decode();
+        throw new InputFault(bytes.name(), "it is not audio of a kind that is read", AudioBytes.EXPORT_AGAIN);
+    }
+
+    /** Two MPEG layer III frame headers, one frame apart, so that chance bytes do not pass for sound. */
+    private static boolean looksLikeMpeg(byte[] d) {
+        for (int at = 0; at < Math.min(d.length - 4, 4096); at++) {
+            int length = mpegFrameLength(d, at);
+            if (length > 0 && at + length + 4 <= d.length && mpegFrameLength(d, at + length) > 0) return true;
+        }
+        return false;
+    }
+
+    private static int mpegFrameLength(byte[] d, int at) {
+        if ((d[at] & 0xFF) != 0xFF || (d[at + 1] & 0xE6) != 0xE2) return 0;
+        int version = d[at + 1] >> 3 & 3;
+        int rateIndex = d[at + 2] >> 2 & 3;
+        int bitrateIndex = d[at + 2] >> 4 & 15;
+        if (version == 1 || rateIndex == 3 || bitrateIndex == 0 || bitrateIndex == 15) return 0;
+        int[] kbps1 = {0, 32, 40, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320};
+        int[] kbps2 = {0, 8, 16, 24, 32, 40, 48, 56, 64, 80, 96, 112, 128, 144, 160};
+        int rate = new int[]{44100, 48000, 32000}[rateIndex] >> (version == 3 ? 0 : version == 2 ? 1 : 2);
+        int kbps = version == 3 ? kbps1[bitrateIndex] : kbps2[bitrateIndex];
+        return (version == 3 ? 144 : 72) * kbps * 1000 / rate + (d[at + 2] >> 1 & 1);
+    }
+
+    private static void requireNumbers(AudioBytes bytes, Sound sound) {
+        for (float[] c : sound.channels()) {
+            for (float v : c) {
+                if (!Float.isFinite(v)) throw bytes.fault("it holds samples that are not numbers");
+            }
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package verisonus.core.sound;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.SplittableRandom;
+import net.sourceforge.javaflacencoder.EncodingConfiguration;
+import net.sourceforge.javaflacencoder.FLACEncoder;
+import net.sourceforge.javaflacencoder.StreamConfiguration;
+import verisonus.core.fault.OutputFault;
+
+/** Encodes sound as WAV (16 or 24 bit integer, 32 bit float) or FLAC (16 or 24 bit). Integers above full scale clip. */
+public final class SoundWriter {
+    /** What is written. */
+    public enum Format {
+        WAV_16("wav"), WAV_24("wav"), WAV_FLOAT("wav"), FLAC_16("flac"), FLAC_24("flac");
+
+        private final String extension;
+
+        Format(String extension) {
+            this.extension = extension;
+        }
+
+        public String extension() {
+            return extension;
+        }
+    }
+
+    private SoundWriter() {}
+
+    /** The whole file as bytes. 16 bit is dithered with a fixed seed, so that the same sound gives the same file. */
+    public static byte[] encode(Sound sound, Format format) {
+        return switch (format) {
+            case WAV_16 -> wav(sound, 16);
+            case WAV_24 -> wav(sound, 24);
+            case WAV_FLOAT -> wav(sound, 32);
+            case FLAC_16 -> flac(sound, 16);
+            case FLAC_24 -> flac(sound, 24);
+        };
+    }
+
+    private static byte[] wav(Sound sound, int bits) {
+        int channels = sound.channels().length;
+        int length = sound.frames() * channels * bits / 8;
+        ByteBuffer out = ByteBuffer.allocate(44 + length + (length & 1)).order(ByteOrder.LITTLE_ENDIAN);
+        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + length + (length & 1));
+        out.put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
+        out.putShort((short) (bits == 32 ? 3 : 1)).putShort((short) channels).putInt(sound.rateHz());
+        out.putInt(sound.rateHz() * channels * bits / 8).putShort((short) (channels * bits / 8)).putShort((short) bits);
+        out.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(length);
+        int[][] whole = bits == 32 ? new int[0][] : quantised(sound, bits);
+        for (int i = 0; i < sound.frames(); i++) {
+            for (int c = 0; c < channels; c++) {
+                switch (bits) {
+                    case 16 -> out.putShort((short) whole[c][i]);
+                    case 24 -> out.put((byte) whole[c][i]).putShort((short) (whole[c][i] >> 8));
+                    default -> out.putFloat(sound.channel(c)[i]);
+                }
+            }
+        }
+        return out.array();
+    }
+
+    private static byte[] flac(Sound sound, int bits) {
+        StreamConfiguration stream = new StreamConfiguration(sound.channels().length, 4096, 4096, sound.rateHz(), bits);
+        FLACEncoder encoder = new FLACEncoder();
+        encoder.setStreamConfiguration(stream);
+        encoder.setEncodingConfiguration(new EncodingConfiguration());
+        SeekableBytes bytes = new SeekableBytes();
+        int[][] whole = quantised(sound, bits);
+        int channels = whole.length;
+        int[] interleaved = new int[sound.frames() * channels];
+        for (int i = 0; i < sound.frames(); i++) {
+            for (int c = 0; c < channels; c++) interleaved[i * channels + c] = whole[c][i];
+        }
+        try {
+            encoder.setOutputStream(bytes);
+            encoder.openFLACStream();
+            encoder.addSamples(interleaved, sound.frames());
+            encoder.encodeSamples(encoder.fullBlockSamplesAvailableToEncode(), false);
+            encoder.encodeSamples(encoder.samplesAvailableToEncode(), true);
+        } catch (IOException e) {
+            throw new OutputFault("FLAC", "the sound could not be encoded", "write WAV instead");
+        }
+        return bytes.toByteArray();
+    }
+
+    private static int[][] quantised(Sound sound, int bits) {
+        SplittableRandom random = new SplittableRandom(16);
+        double scale = 1L << (bits - 1);
+        int[][] out = new int[sound.channels().length][sound.frames()];
+        for (int c = 0; c < out.length; c++) {
+            float[] x = sound.channel(c);
+            for (int i = 0; i < x.length; i++) {
+                // Triangular dither of one step keeps quiet tails from turning into distortion at 16 bit.
+                double dither = bits == 16 && x[i] != 0 ? random.nextDouble() - random.nextDouble() : 0;
+                out[c][i] = (int) Math.clamp(Math.rint(x[i] * scale + dither), -scale, scale - 1);
+            }
+        }
+        return out;
+    }
+}
