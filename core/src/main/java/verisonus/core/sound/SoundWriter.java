@@ -94,10 +94,16 @@ public final class SoundWriter {
             float[] x = sound.channel(c);
             for (int i = 0; i < x.length; i++) {
                 // Triangular dither of one step keeps quiet tails from turning into distortion at 16 bit.
-                double dither = bits == 16 && x[i] != 0 ? random.nextDouble() - random.nextDouble() : 0;
+                double dither = bits == 16 && x[i] != 0 ? triangular(random) : 0;
                 out[c][i] = (int) Math.clamp(Math.rint(x[i] * scale + dither), -scale, scale - 1);
             }
         }
         return out;
+    }
+
+    private static double triangular(SplittableRandom random) {
+        double first = random.nextDouble();
+        double second = random.nextDouble();
+        return first - second;
     }
 }

@@ -1,0 +1,22 @@
+package verisonus.core.evidence;
+
+/**
+ * The long-term spectrum in third octaves, 50 Hz to 16 kHz.
+ *
+ * @param bandCentresHz exact base-ten centres
+ * @param levelDb level by band, relative to the mean band power from 80 Hz to 8 kHz
+ * @param trust by band, 1 where the band is the guitar's own, 0 where noise masks it
+ * @param centroidHz power-weighted mean of the band centres on a logarithmic scale
+ * @param tiltDbPerOctave slope of a line through the bands from 100 Hz to 8 kHz
+ */
+public record SpectrumReading(double[] bandCentresHz, double[] levelDb, double[] trust, double centroidHz,
+        double tiltDbPerOctave) {
+    /** Level of the band whose centre is nearest. */
+    public double levelAt(double hz) {
+        int best = 0;
+        for (int i = 1; i < bandCentresHz.length; i++) {
+            if (Math.abs(Math.log(bandCentresHz[i] / hz)) < Math.abs(Math.log(bandCentresHz[best] / hz))) best = i;
+        }
+        return levelDb[best];
+    }
+}
