@@ -1,0 +1,146 @@
+package verisonus.casebook.exchange;
+
+import java.util.Optional;
+import java.util.OptionalInt;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.core.evidence.DynamicsReading;
+import verisonus.core.evidence.EchoReading;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Finding;
+import verisonus.core.evidence.HumReading;
+import verisonus.core.evidence.LevelReading;
+import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.SpectrumReading;
+import verisonus.core.evidence.StereoReading;
+import verisonus.core.plan.NoteValue;
+import verisonus.core.plan.Repeats;
+
+/** Evidence as the document {@code verisonus.evidence/1}. Questions without an answer are null with confidence 0. */
+public final class EvidenceJson {
+    /** An echo counts as a note value when it is this near to one. */
+    public static final double NOTE_TOLERANCE = 0.02;
+    /** A tempo less sure than this supports no note value. */
+    public static final double TEMPO_NEEDED = 0.5;
+
+    private EvidenceJson() {}
+
+    public static ObjectNode write(String file, double fromS, double toS, int rateHz, double fileDurationS,
+            Evidence e) {
+        ObjectNode out = Json.object("verisonus.evidence/1").put("file", file);
+        ObjectNode region = out.putObject("region");
+        Json.put(region, "from_s", fromS, 3);
+        Json.put(region, "to_s", toS, 3);
+        ObjectNode format = out.putObject("format").put("sample_rate_hz", rateHz).put("channels", e.channels());
+        Json.put(format, "duration_s", fileDurationS, 4);
+        findings(out, e);
+        return out;
+    }
+
+    /** The findings alone, into a document. */
+    public static void findings(ObjectNode out, Evidence e) {
+        level(out.putObject("level"), e.level(), e.noise().levelDbfs());
+        hum(out.putObject("hum"), e.hum());
+        spectrum(out.putObject("spectrum"), e.spectrum());
+        ObjectNode tuning = out.putObject("tuning");
+        e.tuning().value().ifPresentOrElse(v -> Json.put(tuning, "offset_cents", v.offsetCents(), 1),
+                () -> tuning.putNull("offset_cents"));
+        confidence(tuning, e.tuning());
+        ObjectNode tempo = out.putObject("tempo");
+        e.tempo().value().ifPresentOrElse(v -> {
+            Json.put(tempo, "bpm", v.bpm(), 2);
+            Json.put(tempo, "alternative_bpm", v.alternativeBpm(), 2);
+        }, () -> tempo.putNull("bpm"));
+        confidence(tempo, e.tempo());
+        dynamics(out.putObject("dynamics"), e.dynamics());
+        unanswered(out.putObject("saturation"), "index").remove("present");
+        echo(out.putObject("echo"), e);
+        unanswered(out.putObject("reverb"), "decay_s", "pre_delay_ms", "level_db");
+        unanswered(out.putObject("modulation"), "kind", "rate_hz", "depth_percent");
+        stereo(out.putObject("stereo"), e.stereo());
+    }
+
+    private static ObjectNode unanswered(ObjectNode out, String... keys) {
+        out.putNull("present").put("confidence", 0.0);
+        for (String key : keys) out.putNull(key);
+        return out;
+    }
+
+    private static void confidence(ObjectNode out, Finding<?> finding) {
+        Json.put(out, "confidence", finding.confidence(), 2);
+        out.put("reason", finding.reason());
+    }
+
+    private static void presence(ObjectNode out, Finding<?> finding) {
+        if (finding.presence() == Presence.UNKNOWN) {
+            out.putNull("present");
+        } else {
+            out.put("present", finding.isPresent());
+        }
+        confidence(out, finding);
+    }
+
+    private static void level(ObjectNode out, LevelReading l, double noiseFloorDbfs) {
+        Json.put(out, "integrated_lufs", l.integratedLufs(), 2);
+        Json.put(out, "loudness_range_lu", l.loudnessRangeLu(), 2);
+        Json.put(out, "true_peak_dbtp", l.truePeakDbtp(), 2);
+        Json.put(out, "sample_peak_dbfs", l.samplePeakDbfs(), 2);
+        Json.put(out, "crest_factor_db", l.crestFactorDb(), 2);
+        Json.put(out, "noise_floor_dbfs", noiseFloorDbfs, 1);
+        out.put("clipped_samples", l.clippedSamples());
+    }
+
+    private static void hum(ObjectNode out, Finding<HumReading> hum) {
+        presence(out, hum);
+        hum.value().ifPresentOrElse(h -> {
+            Json.put(out, "frequency_hz", h.frequencyHz(), 1);
+            Json.put(out, "level_dbfs", h.levelDbfs(), 1);
+        }, () -> out.putNull("frequency_hz").putNull("level_dbfs"));
+    }
+
+    private static void spectrum(ObjectNode out, SpectrumReading s) {
+        out.set("band_centres_hz", Json.array(s.bandCentresHz(), 1));
+        out.set("level_db", Json.array(s.levelDb(), 2));
+        out.set("trust", Json.array(s.trust(), 2));
+        Json.put(out, "centroid_hz", s.centroidHz(), 0);
+        Json.put(out, "tilt_db_per_octave", s.tiltDbPerOctave(), 2);
+    }
+
+    private static void dynamics(ObjectNode out, DynamicsReading d) {
+        Json.put(out, "envelope_spread_db", d.envelopeSpreadDb(), 1);
+        Json.put(out, "attack_ms", d.attackMs(), 1);
+        Json.put(out, "sustain_db_per_s", d.sustainDbPerS(), 1);
+    }
+
+    private static void echo(ObjectNode out, Evidence e) {
+        presence(out, e.echo());
+        Optional<EchoReading> echo = e.echo().value();
+        if (echo.isEmpty()) {
+            for (String key : new String[]{"time_ms", "feedback_percent", "level_db", "audible_repeats", "ping_pong",
+                    "note_value"}) {
+                out.putNull(key);
+            }
+        } else {
+            EchoReading r = echo.get();
+            Json.put(out, "time_ms", r.timeMs(), 2);
+            Json.put(out, "feedback_percent", r.feedbackPercent(), 1);
+            Json.put(out, "level_db", r.levelDb(), 1);
+            OptionalInt audible = new Repeats(r.levelDb(), Repeats.DEFAULT_FLOOR_DB).audible(r.feedbackPercent());
+            out.put("audible_repeats", audible.isPresent() ? Integer.valueOf(audible.getAsInt()) : null);
+            out.put("ping_pong", r.pingPong());
+            out.put("note_value", noteValue(e, r.timeMs()).map(NoteValue::name).orElse(null));
+        }
+        out.putNull("second");
+    }
+
+    /** The note value of an echo time, where the tempo is sure enough to support one. */
+    public static Optional<NoteValue> noteValue(Evidence e, double timeMs) {
+        return e.tempo().value().filter(_ -> e.tempo().confidence() >= TEMPO_NEEDED)
+                .flatMap(t -> NoteValue.near(timeMs, t.bpm(), NOTE_TOLERANCE));
+    }
+
+    private static void stereo(ObjectNode out, StereoReading s) {
+        Json.put(out, "correlation", s.correlation(), 3);
+        Json.put(out, "side_to_mid_db", s.sideToMidDb(), 1);
+        Json.put(out, "offset_ms", s.offsetMs(), 2);
+    }
+}

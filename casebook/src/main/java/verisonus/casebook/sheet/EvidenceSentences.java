@@ -1,0 +1,160 @@
+package verisonus.casebook.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import verisonus.casebook.exchange.EvidenceJson;
+import verisonus.core.evidence.EchoReading;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Finding;
+import verisonus.core.evidence.LevelReading;
+import verisonus.core.evidence.Plot;
+import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.SpectrumReading;
+import verisonus.core.plan.Repeats;
+
+/**
+ * One finding in plain words.
+ *
+ * @param topic one word for what it is about
+ * @param sentence the finding with its figures
+ * @param remark what it means or rests on, may be empty
+ * @param confidence where the finding has one
+ * @param presence whether it is there; UNKNOWN where the recording cannot tell
+ * @param plot the curve that shows the reason
+ */
+public record EvidenceSentences(String topic, String sentence, String remark, OptionalDouble confidence,
+        Presence presence,
+        Optional<Plot> plot) {
+    /** All findings of a region, in the order in which people work. */
+    public static List<EvidenceSentences> of(Evidence e) {
+        List<EvidenceSentences> out = new ArrayList<>();
+        out.add(echo(e));
+        out.add(colour(e.spectrum()));
+        out.add(new EvidenceSentences("Dynamics", dynamics(e), e.dynamics().attackMs().isPresent()
+                ? format("notes rise in %.0f ms", e.dynamics().attackMs().getAsDouble())
+                : "no clear note beginnings", OptionalDouble.empty(), Presence.PRESENT, Optional.empty()));
+        out.add(found("Pitch", e.tuning(),
+                e.tuning().value().map(t -> pitch(t.offsetCents())).orElse("Cannot tell the tuning."),
+                "known within a semitone"));
+        out.add(found("Pulse", e.tempo(),
+                e.tempo().value().map(t -> format("%.1f BPM.", t.bpm())).orElse("Cannot tell the tempo."),
+                e.tempo().value().map(t -> format("%.0f fits too", t.alternativeBpm())).orElse(e.tempo().reason())));
+        out.add(width(e));
+        out.add(level(e.level()));
+        out.add(new EvidenceSentences("Noise", format("%.0f dBFS under the playing.", e.noise().levelDbfs()),
+                e.noise().levelDbfs() < -65 ? "no gate needed" : "a gate may be wanted between notes",
+                OptionalDouble.empty(), Presence.PRESENT,
+                Optional.empty()));
+        out.add(found("Hum", e.hum(),
+                e.hum().value().map(h -> format("%.0f Hz hum at %.0f dBFS.", h.frequencyHz(), h.levelDbfs()))
+                        .orElse(e.hum().presence() == Presence.ABSENT ? "No hum." : "Cannot tell."),
+                e.hum().reason()));
+        return out;
+    }
+
+    private static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
+        return new EvidenceSentences(topic, sentence, remark, OptionalDouble.of(f.confidence()), f.presence(),
+                f.plot());
+    }
+
+    private static EvidenceSentences echo(Evidence e) {
+        if (!e.echo().isPresent()) {
+            String said = e.echo().presence() == Presence.ABSENT ? "No echo." : "Cannot tell whether there is an echo.";
+            return found("Echo", e.echo(), said, e.echo().reason());
+        }
+        EchoReading r = e.echo().value().orElseThrow();
+        OptionalInt audible = new Repeats(r.levelDb(), Repeats.DEFAULT_FLOOR_DB).audible(r.feedbackPercent());
+        String repeats = audible.isEmpty()
+                ? "Endless repeats"
+                : audible.getAsInt() == 1 ? "One repeat" : audible.getAsInt() + " repeats";
+        String where = r.pingPong() ? ", changing sides" : "";
+        String apart = audible.isPresent() && audible.getAsInt() == 1
+                ? "%s after %.1f ms, %.1f dB under the note%s."
+                : "%s, %.1f ms apart, the first %.1f dB under the note%s.";
+        String value = EvidenceJson.noteValue(e, r.timeMs())
+                .map(v -> format("%s at %.0f BPM", v.name(), e.tempo().value().orElseThrow().bpm()))
+                .orElse(format("feedback %.0f %%", r.feedbackPercent()));
+        return found("Echo", e.echo(), format(apart, repeats, r.timeMs(), -r.levelDb(), where), value);
+    }
+
+    private static EvidenceSentences colour(SpectrumReading s) {
+        double presence = mean(s, 2000, 4000) - expected(s, 2000, 4000);
+        double body = mean(s, 160, 400) - expected(s, 160, 400);
+        String word = presence > 2 ? "bright" : presence < -2 ? "dark" : "even";
+        String fullness = body > 2 ? "full" : body < -2 ? "lean" : "balanced";
+        String sentence = format("Centre of energy %.0f Hz, falling %.1f dB an octave.", s.centroidHz(),
+                -s.tiltDbPerOctave());
+        String remark = format("%s, %s: %+.1f dB at 2–4 kHz, %+.1f dB at 160–400 Hz against its own slope", word,
+                fullness, presence, body);
+        double[] hz = s.bandCentresHz();
+        double[] octaves = new double[hz.length];
+        for (int i = 0; i < hz.length; i++) octaves[i] = hz[i];
+        Plot plot = new Plot("third-octave level, dB", "Hz", octaves, s.levelDb(), new double[0]);
+        return new EvidenceSentences("Colour", sentence, remark, OptionalDouble.empty(), Presence.PRESENT,
+                Optional.of(plot));
+    }
+
+    private static double mean(SpectrumReading s, double fromHz, double toHz) {
+        double sum = 0;
+        int n = 0;
+        for (int i = 0; i < s.bandCentresHz().length; i++) {
+            if (s.bandCentresHz()[i] < fromHz || s.bandCentresHz()[i] > toHz) continue;
+            sum += s.levelDb()[i];
+            n++;
+        }
+        return n == 0 ? 0 : sum / n;
+    }
+
+    /** What the straight line through the spectrum from 100 Hz to 8 kHz reads there. */
+    private static double expected(SpectrumReading s, double fromHz, double toHz) {
+        double middle = Math.sqrt(fromHz * toHz);
+        return mean(s, 95, 8500) + s.tiltDbPerOctave() * Math.log(middle / Math.sqrt(100.0 * 8000)) / Math.log(2);
+    }
+
+    private static String dynamics(Evidence e) {
+        String spread = format("loud to soft spans %.0f dB", e.dynamics().envelopeSpreadDb());
+        if (e.dynamics().sustainDbPerS().isEmpty()) return capital(spread) + ".";
+        double slope = e.dynamics().sustainDbPerS().getAsDouble();
+        return format("Notes %s %.0f dB/s; %s.", slope < 0 ? "fall" : "swell", Math.abs(slope), spread);
+    }
+
+    private static String pitch(double cents) {
+        if (Math.abs(cents) < 1.5) return "In tune with 440 Hz.";
+        return format("%.0f cents %s of 440 Hz.", Math.abs(cents), cents > 0 ? "sharp" : "flat");
+    }
+
+    private static EvidenceSentences width(Evidence e) {
+        String said = e.channels() == 1
+                ? "Mono."
+                : format("Left and right correlate %.2f, side %.0f dB against the middle.", e.stereo().correlation(),
+                        e.stereo().sideToMidDb());
+        String remark = e.channels() == 1
+                ? "one channel"
+                : Math.abs(e.stereo().offsetMs()) > 0.3
+                        ? format("right is %.1f ms %s", Math.abs(e.stereo().offsetMs()),
+                                e.stereo().offsetMs() > 0 ? "later" : "earlier")
+                        : e.stereo().correlation() > 0.98 ? "as good as mono" : "sides differ";
+        return new EvidenceSentences("Width", said, remark, OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
+    }
+
+    private static EvidenceSentences level(LevelReading l) {
+        String lufs = l.integratedLufs().isPresent() ? format("%.1f LUFS, ", l.integratedLufs().getAsDouble()) : "";
+        String clipped = l.clippedSamples() == 0 ? "nothing is clipped" : l.clippedSamples() + " samples are clipped";
+        return new EvidenceSentences("Level",
+                format("%strue peak %.1f dBTP, crest %.1f dB.", lufs, l.truePeakDbtp(), l.crestFactorDb()), clipped,
+                OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
+    }
+
+    private static String capital(String s) {
+        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    }
+
+    private static String format(String pattern, Object... values) {
+        // A typographic minus lines up with figures; the pattern's own hyphens are left alone.
+        return String.format(Locale.ROOT, pattern, values).replaceAll("(?<![\\w–])-(?=\\d)", "−");
+    }
+}

@@ -1,0 +1,32 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.InputFault;
+import verisonus.core.sound.DecodedSound;
+import verisonus.core.sound.Decibels;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundReader;
+
+/** Reads an audio file for a command: warnings go to standard error, too short or silent sound is refused. */
+final class AudioInput {
+    private AudioInput() {}
+
+    static Sound read(Path file) {
+        DecodedSound decoded = SoundReader.read(file);
+        for (String warning : decoded.warnings()) System.err.println("verisonus: " + file + ": " + warning);
+        return usable(file.toString(), decoded.sound());
+    }
+
+    static Sound usable(String name, Sound sound) {
+        if (sound.durationS() < Examination.SHORTEST_S) {
+            throw new InputFault(name,
+                    String.format(java.util.Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),
+                    "use half a second or more");
+        }
+        if (Decibels.fromAmplitude(sound.peak()) < Examination.SILENT_DBFS) {
+            throw new InputFault(name, "it is silent", "choose a recording or region in which the guitar plays");
+        }
+        return sound;
+    }
+}

@@ -1,0 +1,69 @@
+package verisonus.cli;
+
+import java.io.PrintStream;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import verisonus.core.fault.Cancelled;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.OutputFault;
+
+/**
+ * Runs one command. Exit status: 0 done, 2 wrong usage, 3 an input cannot be used, 4 a result cannot be written, 1 a
+ * fault of ours, 130 cancelled. An error is one line on standard error; {@code --verbose} adds where it arose.
+ */
+public final class CommandLineProgram {
+    @Command(name = "verisonus", mixinStandardHelpOptions = true, version = "verisonus 0.1.0", description = "Measures a signature guitar sound and derives settings that reproduce it on your gear.", synopsisSubcommandLabel = "COMMAND")
+    static final class Root implements Callable<Integer> {
+        @CommandLine.Spec
+        CommandLine.Model.@Nullable CommandSpec spec;
+
+        @Override
+        public Integer call() {
+            throw new CommandLine.ParameterException(java.util.Objects.requireNonNull(spec).commandLine(),
+                    "name a command");
+        }
+    }
+
+    private CommandLineProgram() {}
+
+    /**
+     * @param windowCommands further commands by name, added by the program that has a window
+     * @return the exit status
+     */
+    public static int run(String[] args, Map<String, Object> windowCommands) {
+        CommandLine line = new CommandLine(new Root());
+        windowCommands.forEach(line::addSubcommand);
+        line.addSubcommand(new MeasureCommand());
+        line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));
+        line.setParameterExceptionHandler((e, _) -> {
+            System.err.println("verisonus: " + oneLine(e.getMessage()) + "; see --help");
+            return CommandLine.ExitCode.USAGE;
+        });
+        line.setCaseInsensitiveEnumValuesAllowed(true);
+        return line.execute(args);
+    }
+
+    private static int report(Exception e, String[] args, PrintStream err) {
+        boolean verbose = java.util.Arrays.asList(args).contains("--verbose");
+        if (verbose) e.printStackTrace(err);
+        return switch (e) {
+            case InputFault f -> said(err, f.getMessage(), 3);
+            case OutputFault f -> said(err, f.getMessage(), 4);
+            case Cancelled _ -> said(err, "cancelled; nothing was written", 130);
+            default ->
+                said(err, "a fault of this program (" + e + "); run again with --verbose and report what it prints", 1);
+        };
+    }
+
+    private static int said(PrintStream err, @Nullable String message, int status) {
+        err.println("verisonus: " + oneLine(message));
+        return status;
+    }
+
+    private static String oneLine(@Nullable String message) {
+        return message == null ? "unknown fault" : message.replaceAll("\\s*[\\r\\n]+\\s*", " ");
+    }
+}

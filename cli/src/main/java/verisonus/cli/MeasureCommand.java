@@ -1,0 +1,52 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import verisonus.casebook.exchange.EvidenceJson;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.sound.Sound;
+
+@Command(name = "measure", mixinStandardHelpOptions = true, description = "What a recording shows.")
+final class MeasureCommand extends VerboseOption implements Callable<Integer> {
+    @Parameters(paramLabel = "AUDIO", description = "WAV, AIFF, FLAC, Ogg Vorbis or MP3")
+    private @Nullable Path audio;
+
+    @Option(names = "--from", paramLabel = "S", description = "start of the region, seconds")
+    private double fromS;
+
+    @Option(names = "--to", paramLabel = "S", description = "end of the region, seconds (default: the end)")
+    private @Nullable Double toS;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        Path file = java.util.Objects.requireNonNull(audio);
+        Sound whole = AudioInput.read(file);
+        double end = toS == null ? whole.durationS() : Math.min(toS, whole.durationS());
+        if (fromS < 0 || !(end > fromS)) {
+            throw new InputFault(file.toString(),
+                    String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", fromS, end),
+                    String.format(Locale.ROOT, "it lasts %.3f s", whole.durationS()));
+        }
+        Sound region = AudioInput.usable(file.toString(), whole.slice(fromS, end));
+        Evidence evidence = Examination.of(region, Progress.NONE);
+        if (json) {
+            System.out.println(Json.text(EvidenceJson.write(file.getFileName().toString(), fromS, end, whole.rateHz(),
+                    whole.durationS(), evidence)));
+        } else {
+            new EvidenceText(evidence).lines().forEach(System.out::println);
+        }
+        return 0;
+    }
+}
