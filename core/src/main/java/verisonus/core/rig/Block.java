@@ -1,0 +1,47 @@
+package verisonus.core.rig;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * A model in a chain with its settings.
+ *
+ * @param id unique within its tone
+ * @param model what it is
+ * @param on false: the signal passes as if the block were not there
+ * @param settings value by control name; a control that is not there has its default
+ */
+public record Block(String id, Model model, boolean on, Map<String, Double> settings) {
+    public Block {
+        settings.forEach((name, value) -> {
+            Control c = model.control(name);
+            if (!(value >= c.minimum() - 1e-9 && value <= c.maximum() + 1e-9)) {
+                throw new IllegalArgumentException(
+                        id + " " + name + " " + value + " is outside " + c.minimum() + " to " + c.maximum());
+            }
+        });
+        settings = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(settings));
+    }
+
+    /** A block that is on, with defaults, named by its kind. */
+    public static Block of(String model) {
+        Model m = Gear.model(model);
+        return new Block(m.kind().word(), m, true, Map.of());
+    }
+
+    public double get(String control) {
+        Control c = model.control(control);
+        return settings.getOrDefault(control, c.defaultValue());
+    }
+
+    /** The same block with one control moved; the value is held within the control's range. */
+    public Block with(String control, double value) {
+        Map<String, Double> next = new LinkedHashMap<>(settings);
+        next.put(control, model.control(control).clamp(value));
+        return new Block(id, model, on, next);
+    }
+
+    public Block switched(boolean nowOn) {
+        return new Block(id, model, nowOn, settings);
+    }
+}

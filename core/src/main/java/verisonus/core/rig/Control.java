@@ -1,0 +1,73 @@
+package verisonus.core.rig;
+
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * One control of a model. Values are numbers in the control's unit; a control with choices holds the index of one.
+ *
+ * @param name as the settings of a tone name it
+ * @param unit "0-10", "%", "ms", "s", "Hz", "dB", "cm", "Q" or "choice"
+ * @param minimum smallest value
+ * @param maximum largest value
+ * @param defaultValue the neutral start
+ * @param choices names by index; empty for a number
+ * @param about what it does, which way it turns, what to listen for
+ */
+public record Control(String name, String unit, double minimum, double maximum, double defaultValue,
+        List<String> choices, String about) {
+    public Control {
+        choices = List.copyOf(choices);
+        if (!(minimum < maximum && defaultValue >= minimum && defaultValue <= maximum)) {
+            throw new IllegalArgumentException(name + ": " + minimum + " to " + maximum + ", default " + defaultValue);
+        }
+    }
+
+    /** A knob from 0 to 10. */
+    static Control knob(String name, double defaultValue, String about) {
+        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about);
+    }
+
+    static Control number(String name, String unit, double minimum, double maximum, double defaultValue, String about) {
+        return new Control(name, unit, minimum, maximum, defaultValue, List.of(), about);
+    }
+
+    static Control choice(String name, List<String> choices, String about) {
+        return new Control(name, "choice", 0, choices.size() - 1.0, 0, choices, about);
+    }
+
+    public boolean isChoice() { return !choices.isEmpty(); }
+
+    public double clamp(double value) {
+        return Math.clamp(value, minimum, maximum);
+    }
+
+    /** Share of the way from smallest to largest. Frequencies and times count on a logarithmic scale. */
+    public double position(double value) {
+        if (logarithmic()) return Math.log(clamp(value) / minimum) / Math.log(maximum / minimum);
+        return (clamp(value) - minimum) / (maximum - minimum);
+    }
+
+    /** Inverse of {@link #position}. */
+    public double valueAt(double position) {
+        double p = Math.clamp(position, 0, 1);
+        return logarithmic() ? minimum * Math.pow(maximum / minimum, p) : minimum + p * (maximum - minimum);
+    }
+
+    private boolean logarithmic() {
+        return minimum > 0 && maximum / minimum >= 20;
+    }
+
+    /** The value as a person reads it, with its unit where it has one. */
+    public String display(double value) {
+        if (isChoice()) return choices.get((int) Math.round(value));
+        return switch (unit) {
+            case "0-10" -> String.format(Locale.ROOT, "%.1f", value);
+            case "Q" -> String.format(Locale.ROOT, "%.2f", value);
+            case "dB" -> String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
+            case "s" -> String.format(Locale.ROOT, "%.2f s", value);
+            case "ms" -> String.format(Locale.ROOT, value < 20 ? "%.1f ms" : "%.0f ms", value);
+            default -> String.format(Locale.ROOT, "%.0f %s", value, unit);
+        };
+    }
+}

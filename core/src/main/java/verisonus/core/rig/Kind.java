@@ -1,0 +1,12 @@
+package verisonus.core.rig;
+
+import java.util.Locale;
+
+/** What a block is, in the order in which a plain chain holds them. */
+public enum Kind {
+    DRIVE, AMP, CABINET, MICROPHONE, EQUALIZER, MODULATION, ECHO, REVERB;
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

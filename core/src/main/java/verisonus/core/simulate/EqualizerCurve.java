@@ -1,0 +1,32 @@
+package verisonus.core.simulate;
+
+import java.util.ArrayList;
+import java.util.List;
+import verisonus.core.rig.Block;
+import verisonus.core.sound.Biquad;
+
+/** The filters of a parametric equalizer; one that is set flat is left out, so that neutral settings cost nothing. */
+public final class EqualizerCurve {
+    private EqualizerCurve() {}
+
+    public static List<Biquad> filters(Block eq, double rateHz) {
+        List<Biquad> out = new ArrayList<>();
+        if (eq.get("low cut") > 20.01) out.add(Biquad.highPass(eq.get("low cut"), 0.7071, rateHz));
+        if (eq.get("low shelf") != 0) out.add(Biquad.lowShelf(eq.get("low corner"), eq.get("low shelf"), rateHz));
+        for (int p = 1; p <= 4; p++) {
+            String peak = "peak " + p;
+            if (eq.get(peak) != 0)
+                out.add(Biquad.peak(eq.get(peak + " frequency"), eq.get(peak), eq.get(peak + " width"), rateHz));
+        }
+        if (eq.get("high shelf") != 0) out.add(Biquad.highShelf(eq.get("high corner"), eq.get("high shelf"), rateHz));
+        if (eq.get("high cut") < 19999) out.add(Biquad.lowPass(eq.get("high cut"), 0.7071, rateHz));
+        return out;
+    }
+
+    /** Gain at a frequency with the level control, dB. */
+    public static double gainDb(Block eq, double hz, double rateHz) {
+        double db = eq.get("level");
+        for (Biquad f : filters(eq, rateHz)) db += f.gainDbAt(hz, rateHz);
+        return db;
+    }
+}
