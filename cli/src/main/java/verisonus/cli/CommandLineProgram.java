@@ -1,6 +1,7 @@
 package verisonus.cli;
 
 import java.io.PrintStream;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -36,7 +37,11 @@ public final class CommandLineProgram {
     public static int run(String[] args, Map<String, Object> windowCommands) {
         CommandLine line = new CommandLine(new Root());
         windowCommands.forEach(line::addSubcommand);
-        line.addSubcommand(new MeasureCommand());
+        for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
+                new DeriveCommand(), new CompareCommand(),
+                new TimesCommand(), new RepeatsCommand())) {
+            line.addSubcommand(command);
+        }
         line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));
         line.setParameterExceptionHandler((e, _) -> {
             System.err.println("verisonus: " + oneLine(e.getMessage()) + "; see --help");

@@ -1,0 +1,57 @@
+package verisonus.casebook.exchange;
+
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Derivation;
+import verisonus.core.derive.Tolerance;
+
+/** Gaps as {@code verisonus.gap/1} and derivations as {@code verisonus.derivation/1}. */
+public final class DerivationJson {
+    private DerivationJson() {}
+
+    public static ObjectNode gap(GapLedger gap) {
+        ObjectNode out = Json.object("verisonus.gap/1");
+        Json.put(out, "spectrum_rms_db", gap.spectrumRmsDb(), 2);
+        Json.put(out, "score_jnd", gap.scoreJnd(), 2);
+        ArrayNode rows = out.putArray("rows");
+        for (GapRow r : gap.rows()) {
+            ObjectNode row = rows.addObject().put("attribute", r.attribute()).put("unit", r.unit());
+            Json.put(row, "reference", r.reference(), 2);
+            Json.put(row, "candidate", r.candidate(), 2);
+            Json.put(row, "difference", r.difference(), 2);
+            Json.put(row, "jnd", r.jnd(), 2);
+            Json.put(row, "audibility", r.audibility(), 2);
+            row.put("stage", r.stage()).put("advice", r.advice()).put("of_tone", r.ofTone());
+        }
+        return out;
+    }
+
+    public static ObjectNode derivation(Derivation d) {
+        ObjectNode out = Json.object("verisonus.derivation/1").put("pairing", d.pairing().words());
+        Json.put(out, "seconds", d.seconds(), 2);
+        out.put("candidates", d.candidates()).put("renders", d.renders()).put("stopped", d.stopped());
+        out.set("tone", ToneJson.write(d.tone()));
+        ArrayNode tolerances = out.putArray("tolerances");
+        for (Tolerance t : d.tolerances()) {
+            ObjectNode node = tolerances.addObject().put("block", t.block()).put("control", t.control());
+            Json.put(node, "value", t.value(), 2);
+            Json.put(node, "low", t.low(), 2);
+            Json.put(node, "high", t.high(), 2);
+            node.put("why", t.why());
+        }
+        ObjectNode residual = out.putObject("residual");
+        Json.put(residual, "spectrum_rms_db", d.gap().spectrumRmsDb(), 2);
+        Json.put(residual, "crest_factor_db",
+                Math.abs(d.candidate().level().crestFactorDb() - d.reference().level().crestFactorDb()), 2);
+        residual.putNull("saturation_index");
+        ArrayNode alternatives = out.putArray("alternatives");
+        for (Alternative a : d.alternatives()) {
+            ObjectNode node = alternatives.addObject().put("what", a.what());
+            Json.put(node, "worse_db", a.worseDb(), 2);
+        }
+        return out;
+    }
+}

@@ -1,0 +1,150 @@
+package verisonus.casebook.exchange;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.core.fault.InputFault;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+
+/**
+ * Tones as {@code verisonus.tone/1} and rigs as {@code verisonus.rig/1}. Blocks stand in signal order; a missing control
+ * takes its default; an unknown block or control, or a value out of range, is an {@link InputFault}.
+ */
+public final class ToneJson {
+    private ToneJson() {}
+
+    public static ObjectNode write(Tone tone) {
+        ObjectNode out = Json.object("verisonus.tone/1").put("name", tone.name());
+        ArrayNode blocks = out.putArray("blocks");
+        for (Block b : tone.blocks()) {
+            ObjectNode node = blocks.addObject().put("id", b.id()).put("model", b.model().name()).put("on", b.on());
+            ObjectNode settings = node.putObject("settings");
+            for (Map.Entry<String, Double> s : b.settings().entrySet()) {
+                Control c = b.model().control(s.getKey());
+                if (c.isChoice()) {
+                    settings.put(c.name(), c.choices().get((int) Math.round(s.getValue())));
+                } else {
+                    Json.put(settings, c.name(), s.getValue(), 3);
+                }
+            }
+        }
+        out.putArray("routing").add("series");
+        return out;
+    }
+
+    /** @param name stands in errors */
+    public static Tone read(String name, JsonNode node) {
+        requireSchema(name, node, "verisonus.tone/1");
+        JsonNode blocks = node.get("blocks");
+        if (blocks == null || !blocks.isArray())
+            throw new InputFault(name, "it has no list of blocks", "write the tone anew");
+        List<Block> out = new ArrayList<>();
+        for (JsonNode b : blocks) out.add(block(name, b));
+        try {
+            return new Tone(node.path("name").asString("tone"), out);
+        } catch (IllegalArgumentException e) {
+            throw new InputFault(name, String.valueOf(e.getMessage()), "give each block its own id", e);
+        }
+    }
+
+    private static Block block(String name, JsonNode b) {
+        String modelName = b.path("model").asString("");
+        Model model = Gear.find(modelName).orElseThrow(
+                () -> new InputFault(name, "there is no block \"" + modelName + "\"",
+                        "see the command controls for what there is"));
+        String id = b.path("id").asString(model.kind().word());
+        Map<String, Double> settings = new LinkedHashMap<>();
+        for (Map.Entry<String, JsonNode> s : b.path("settings").properties())
+            settings.put(s.getKey(), value(name, model, s.getKey(), s.getValue()));
+        return new Block(id, model, b.path("on").asBoolean(true), settings);
+    }
+
+    private static double value(String name, Model model, String control, JsonNode v) {
+        Control c = model.find(control)
+                .orElseThrow(() -> new InputFault(name, model.name() + " has no control \"" + control + "\"",
+                        "see the command controls for what there is"));
+        if (c.isChoice()) {
+            int index = c.choices().indexOf(v.asString(""));
+            if (index < 0)
+                throw new InputFault(name, control + " cannot be " + v,
+                        "choose one of " + String.join(", ", c.choices()));
+            return index;
+        }
+        if (!v.isNumber())
+            throw new InputFault(name, control + " of " + model.name() + " is no number", "write a number");
+        double value = v.asDouble();
+        if (!(value >= c.minimum() && value <= c.maximum())) {
+            throw new InputFault(name, String.format(java.util.Locale.ROOT, "%s of %s is %s", control, model.name(), v),
+                    String.format(java.util.Locale.ROOT, "use %s to %s", plain(c.minimum()), plain(c.maximum())));
+        }
+        return value;
+    }
+
+    private static String plain(double v) {
+        return v == Math.rint(v) ? String.valueOf((long) v) : String.valueOf(v);
+    }
+
+    private static void requireSchema(String name, JsonNode node, String schema) {
+        String said = node.path("schema").asString("");
+        if (!said.equals(schema)) {
+            throw new InputFault(name, said.isEmpty() ? "it names no schema" : "it is of the schema " + said,
+                    "it must say \"schema\": \"" + schema + "\"");
+        }
+    }
+
+    public static ObjectNode write(Rig rig) {
+        ObjectNode out = Json.object("verisonus.rig/1");
+        ArrayNode guitars = out.putArray("guitars");
+        rig.guitars().forEach(guitars::add);
+        ArrayNode blocks = out.putArray("blocks");
+        for (Model m : Gear.MODELS) {
+            if (rig.has(m)) {
+                blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put("scale",
+                        rig.scales().getOrDefault(m.name(), "0-10"));
+            }
+        }
+        out.putObject("limits").put("blocks", rig.mostBlocks());
+        return out;
+    }
+
+    /** @param name stands in errors */
+    public static Rig readRig(String name, JsonNode node) {
+        requireSchema(name, node, "verisonus.rig/1");
+        JsonNode blocks = node.get("blocks");
+        if (blocks == null || !blocks.isArray())
+            throw new InputFault(name, "it has no list of blocks", "list the gear you own");
+        Map<String, Integer> counts = new HashMap<>();
+        Map<String, String> scales = new HashMap<>();
+        for (JsonNode b : blocks) {
+            String model = b.path("model").asString("");
+            if (Gear.find(model).isEmpty()) {
+                throw new InputFault(name, "there is no block \"" + model + "\"",
+                        "see the command controls for what there is");
+            }
+            int count = b.path("count").asInt(1);
+            if (count < 0) throw new InputFault(name, "the count of " + model + " is " + count, "use 0 or more");
+            counts.merge(model, count, Integer::sum);
+            String scale = b.path("scale").asString("0-10");
+            if (!List.of("0-10", "0-100", "clock").contains(scale)) {
+                throw new InputFault(name, "the scale \"" + scale + "\" is not known", "use 0-10, 0-100 or clock");
+            }
+            scales.put(model, scale);
+        }
+        List<String> guitars = new ArrayList<>();
+        for (JsonNode g : node.path("guitars"))
+            guitars.add(g.isObject() ? g.path("name").asString("guitar") : g.asString(""));
+        int most = node.path("limits").path("blocks").asInt(32);
+        if (most < 1) throw new InputFault(name, "the limit of blocks is " + most, "use 1 or more");
+        return new Rig(guitars, counts, scales, most);
+    }
+}

@@ -1,0 +1,35 @@
+package verisonus.cli;
+
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import verisonus.casebook.exchange.ControlsJson;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Model;
+
+@Command(name = "controls", mixinStandardHelpOptions = true, description = "Every block the rig can hold, with its controls.")
+final class ControlsCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        if (json) {
+            System.out.println(Json.text(ControlsJson.write()));
+            return 0;
+        }
+        for (Model m : Gear.MODELS) {
+            System.out.println(m.name() + " (" + m.kind().word() + "): " + m.about());
+            for (Control c : m.controls()) {
+                String range = c.isChoice()
+                        ? String.join(" | ", c.choices())
+                        : c.display(c.minimum()) + " to " + c.display(c.maximum());
+                System.out.printf("    %-18s %-24s default %-10s %s%n", c.name(), range, c.display(c.defaultValue()),
+                        c.about());
+            }
+        }
+        return 0;
+    }
+}

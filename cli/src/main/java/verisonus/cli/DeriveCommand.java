@@ -1,0 +1,167 @@
+package verisonus.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import verisonus.casebook.exchange.DerivationJson;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.ToneJson;
+import verisonus.casebook.sheet.DerivationSheet;
+import verisonus.core.derive.Derivation;
+import verisonus.core.derive.SearchOptions;
+import verisonus.core.derive.Tolerance;
+import verisonus.core.derive.ToneSearch;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.OutputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+@Command(name = "derive", mixinStandardHelpOptions = true, description = "Settings that make a dry guitar sound like a reference.")
+final class DeriveCommand extends VerboseOption implements Callable<Integer> {
+    enum StartChoice {
+        NEUTRAL, NEAREST
+    }
+
+    @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
+    private @Nullable Path reference;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar: the same phrase, or other playing")
+    private @Nullable Path di;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "folder for tone.json, render.wav, gap.json and sheet.md")
+    private @Nullable Path out;
+
+    @Option(names = "--rig", paramLabel = "RIG.json", description = "only this gear")
+    private @Nullable Path rig;
+
+    @Option(names = "--start", paramLabel = "WHERE", description = "neutral (default) or nearest")
+    private StartChoice start = StartChoice.NEUTRAL;
+
+    @Option(names = "--order", paramLabel = "SCHOOL", description = "cabinet-first or gain-first (default: all together)")
+    private @Nullable String order;
+
+    @Option(names = "--eq", paramLabel = "SCHOOL", description = "cut-first or either (default)")
+    private String eq = "either";
+
+    @Option(names = "--seconds", paramLabel = "N", description = "about how long to search (default: 10)")
+    private double seconds = 10;
+
+    @Option(names = "--seed", paramLabel = "N", description = "seed of the random start (default: 1)")
+    private long seed = 1;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Option(names = "--force", description = "replace existing results")
+    private boolean force;
+
+    @Override
+    public Integer call() {
+        Path folder = Objects.requireNonNull(out);
+        SearchOptions options = options();
+        Sound ref = AudioInput.read(Objects.requireNonNull(reference));
+        Sound dry = AudioInput.read(Objects.requireNonNull(di));
+        prepare(folder);
+        ExecutorService workers = Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()));
+        try {
+            Derivation d = new ToneSearch(ref, dry, options, workers, progress()).run();
+            Tone tone = d.tone().named(nameOf(reference));
+            new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
+            new OutputFile(folder.resolve("render.wav"), force)
+                    .write(SoundWriter.encode(d.render(), SoundWriter.Format.WAV_24));
+            new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap())));
+            new OutputFile(folder.resolve("sheet.md"), force)
+                    .write(new DerivationSheet(tone, d, options.rig()).markdown());
+            if (json) {
+                System.out.println(Json.text(DerivationJson.derivation(d)));
+            } else {
+                print(d, options.rig());
+            }
+        } finally {
+            workers.shutdownNow();
+        }
+        return 0;
+    }
+
+    private static String nameOf(@Nullable Path file) {
+        String name = file == null ? "tone" : file.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        return dot > 0 ? name.substring(0, dot) : name;
+    }
+
+    private SearchOptions options() {
+        Rig gear = rig == null ? Rig.everything() : ToneJson.readRig(rig.toString(), Json.read(rig));
+        for (Kind kind : new Kind[]{Kind.AMP, Kind.CABINET, Kind.MICROPHONE}) {
+            if (gear.owned(kind).isEmpty()) {
+                throw new InputFault(rig == null ? "rig" : rig.toString(), "it holds no " + kind.word(),
+                        "a chain needs an amp, a cabinet and a microphone");
+            }
+        }
+        SearchOptions.Order school = order == null ? SearchOptions.Order.TOGETHER : switch (order) {
+            case "cabinet-first" -> SearchOptions.Order.CABINET_FIRST;
+            case "gain-first" -> SearchOptions.Order.GAIN_FIRST;
+            default -> throw usage("--order " + order, "cabinet-first or gain-first");
+        };
+        SearchOptions.Equalizing equalizing = switch (eq) {
+            case "either" -> SearchOptions.Equalizing.EITHER;
+            case "cut-first" -> SearchOptions.Equalizing.CUT_FIRST;
+            default -> throw usage("--eq " + eq, "cut-first or either");
+        };
+        if (!(seconds > 0 && seconds <= 3600)) throw usage("--seconds " + seconds, "between 0 and 3600");
+        SearchOptions.Start from = start == StartChoice.NEAREST
+                ? SearchOptions.Start.NEAREST
+                : SearchOptions.Start.NEUTRAL;
+        // A budget of renders, not of seconds, so that the same seed gives the same tone on any machine.
+        return SearchOptions.defaults().withRig(gear).withSchool(from, school, equalizing)
+                .withBudget((int) Math.ceil(40 * seconds), seed);
+    }
+
+    private picocli.CommandLine.ParameterException usage(String given, String wanted) {
+        return new picocli.CommandLine.ParameterException(new picocli.CommandLine(this),
+                given + " is not known; use " + wanted);
+    }
+
+    private void prepare(Path folder) {
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            throw new OutputFault(folder.toString(), "the folder cannot be made", "choose another folder");
+        }
+        for (String name : new String[]{"tone.json", "render.wav", "gap.json", "sheet.md"})
+            new OutputFile(folder.resolve(name), force).check();
+    }
+
+    private static Progress progress() {
+        boolean person = System.console() != null && System.console().isTerminal();
+        if (!person) return Progress.NONE;
+        return (done, doing) -> System.err.printf("\r%3.0f %%  %-60s", 100 * done, doing);
+    }
+
+    private static void print(Derivation d, Rig rig) {
+        System.out.printf(Locale.ROOT, "%s, %d tones tried in %.1f s (%s)%n", d.pairing().words(), d.candidates(),
+                d.seconds(), d.stopped());
+        d.tone().blocks().stream().filter(b -> b.on()).forEach(b -> {
+            System.out.println(b.id() + ": " + b.model().name());
+            for (Tolerance t : d.tolerances()) {
+                if (!t.block().equals(b.id())) continue;
+                var c = b.model().control(t.control());
+                System.out.printf("    %-18s %10s   can move %s to %s (%s)%n", t.control(),
+                        rig.display(b.model(), c, t.value()),
+                        rig.display(b.model(), c, t.low()), rig.display(b.model(), c, t.high()), t.why());
+            }
+        });
+        CompareCommand.print(d.gap());
+    }
+}

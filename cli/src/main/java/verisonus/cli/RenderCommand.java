@@ -1,0 +1,59 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Decibels;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+@Command(name = "render", mixinStandardHelpOptions = true, description = "Plays a dry guitar recording through a tone.")
+final class RenderCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
+    private @Nullable Path tone;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar recording")
+    private @Nullable Path di;
+
+    @Option(names = "--out", required = true, paramLabel = "OUT", description = "where the sound goes")
+    private @Nullable Path out;
+
+    @Option(names = "--seed", paramLabel = "N", description = "seed of all randomness (default: 1)")
+    @SuppressWarnings("unused") // no block of today draws random numbers
+    private long seed = 1;
+
+    @Option(names = "--format", paramLabel = "F", description = "wav24 (default), wav16, float or flac")
+    private AudioFormat format = AudioFormat.WAV24;
+
+    @Option(names = "--force", description = "replace an existing file")
+    private boolean force;
+
+    @Override
+    public Integer call() {
+        OutputFile target = new OutputFile(Objects.requireNonNull(out), force);
+        Path toneFile = Objects.requireNonNull(tone);
+        Tone read = ToneJson.read(toneFile.toString(), Json.read(toneFile));
+        Sound dry = AudioInput.read(Objects.requireNonNull(di));
+        target.check();
+        Sound rendered = Renderer.render(read, dry, Quality.FINAL, Progress.NONE);
+        double peak = Decibels.fromAmplitude(rendered.peak());
+        if (peak > 0 && format != AudioFormat.FLOAT) {
+            rendered = rendered.gained(-peak - 0.1);
+            System.err.printf(
+                    "verisonus: %s: lowered by %.1f dB so that nothing clips; --format float keeps the level%n", out,
+                    peak + 0.1);
+        }
+        target.write(SoundWriter.encode(rendered, format.format()));
+        System.err.printf("verisonus: wrote %s, %.2f s%n", out, rendered.durationS());
+        return 0;
+    }
+}

@@ -1,0 +1,183 @@
+package verisonus.core.compare;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import verisonus.core.evidence.EchoReading;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Finding;
+import verisonus.core.evidence.SpectrumReading;
+
+/**
+ * What still differs between a reference and a candidate, most audible first, levels matched.
+ *
+ * @param rows most audible first
+ * @param spectrumRmsDb third-octave difference, 80 Hz to 8 kHz, after loudness matching
+ */
+public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
+    private static final double[][] BANDS = {{80, 160}, {160, 400}, {400, 1000}, {1000, 2000}, {2000, 4000},
+            {4000, 8000}};
+    private static final double TRUSTED = 0.3;
+    private static final double FLOOR_DB = -45;
+
+    public GapLedger {
+        rows = List.copyOf(rows);
+    }
+
+    /** Compares what was measured in both. */
+    public static GapLedger between(Evidence reference, Evidence candidate) {
+        List<GapRow> rows = new ArrayList<>();
+        double offset = matchingOffset(reference.spectrum(), candidate.spectrum());
+        for (double[] band : BANDS)
+            bandRow(reference.spectrum(), candidate.spectrum(), offset, band).ifPresent(rows::add);
+        rows.add(new GapRow("crest factor", "dB", reference.level().crestFactorDb(), candidate.level().crestFactorDb(),
+                JndScale.CREST_DB,
+                "amp",
+                direction(candidate.level().crestFactorDb() < reference.level().crestFactorDb(),
+                        "less gain or a lower master",
+                        "more gain or a higher master"),
+                true));
+        rows.add(new GapRow("loud to soft", "dB", reference.dynamics().envelopeSpreadDb(),
+                candidate.dynamics().envelopeSpreadDb(), JndScale.SPREAD_DB,
+                "amp",
+                direction(candidate.dynamics().envelopeSpreadDb() < reference.dynamics().envelopeSpreadDb(),
+                        "less gain: it compresses too much",
+                        "more gain: it compresses too little"),
+                true));
+        both(reference.dynamics().attackMs(), candidate.dynamics().attackMs())
+                .ifPresent(v -> rows.add(new GapRow("attack", "ms", v[0], v[1], JndScale.attackMs(v[0]), "playing",
+                        "pick as in the reference, or change sag", false)));
+        echoRows(reference.echo(), candidate.echo(), rows);
+        if (reference.tuning().isPresent() && candidate.tuning().isPresent()) {
+            rows.add(new GapRow("tuning", "cents", reference.tuning().value().orElseThrow().offsetCents(),
+                    candidate.tuning().value().orElseThrow().offsetCents(), JndScale.PITCH_CENTS, "playing",
+                    "tune to the reference", false));
+        }
+        rows.add(new GapRow("width", "correlation", reference.stereo().correlation(), candidate.stereo().correlation(),
+                JndScale.CORRELATION, "space",
+                "play a second take panned apart, or change the stereo effects", reference.channels() == 2));
+        rows.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
+        return new GapLedger(rows, spectrumRms(reference.spectrum(), candidate.spectrum(), offset));
+    }
+
+    /** The most audible difference that the gear makes, JND. */
+    public double scoreJnd() {
+        return rows.stream().filter(GapRow::ofTone).mapToDouble(GapRow::audibility).max().orElse(0);
+    }
+
+    /** How many differences that the gear makes most listeners would hear. */
+    public long audibleRows() {
+        return rows.stream().filter(r -> r.ofTone() && r.audibility() >= 1).count();
+    }
+
+    public Optional<GapRow> find(String attribute) {
+        return rows.stream().filter(r -> r.attribute().equals(attribute)).findFirst();
+    }
+
+    private static Optional<GapRow> bandRow(SpectrumReading ref, SpectrumReading cand, double offset, double[] band) {
+        double a = 0;
+        double b = 0;
+        double weight = 0;
+        for (int i = 0; i < ref.bandCentresHz().length; i++) {
+            double hz = ref.bandCentresHz()[i];
+            double t = ref.trust()[i];
+            if (hz < band[0] || hz >= band[1] || t < TRUSTED || ref.levelDb()[i] < FLOOR_DB) continue;
+            a += t * ref.levelDb()[i];
+            b += t * Math.max(FLOOR_DB, cand.levelDb()[i] + offset);
+            weight += t;
+        }
+        if (weight == 0) return Optional.empty();
+        boolean less = b < a;
+        String name = String.format(Locale.ROOT, "spectrum %s", range(band));
+        return Optional.of(new GapRow(name, "dB", a / weight, b / weight, JndScale.bandDb(band[0], band[1]),
+                stageOf(band[0]), adviceFor(band[0], less), true));
+    }
+
+    private static String range(double[] band) {
+        return band[1] <= 1000
+                ? String.format(Locale.ROOT, "%.0f-%.0f Hz", band[0], band[1])
+                : String.format(Locale.ROOT, "%.0f-%.0f kHz", band[0] / 1000, band[1] / 1000);
+    }
+
+    private static String stageOf(double lowHz) {
+        return lowHz < 160 ? "cabinet" : lowHz < 1000 ? "amp" : "microphone";
+    }
+
+    private static String adviceFor(double lowHz, boolean less) {
+        if (lowHz < 160)
+            return direction(less, "bass up, or the microphone nearer", "bass down, or the microphone further away");
+        if (lowHz < 400) return direction(less, "bass or mid up", "mid down, or an EQ dip here");
+        if (lowHz < 1000) return direction(less, "mid up", "mid down");
+        if (lowHz < 2000) return direction(less, "mid up, or an EQ lift here", "mid down, or an EQ dip here");
+        if (lowHz < 4000)
+            return direction(less, "microphone nearer the centre, or treble up",
+                    "microphone further out, or treble down");
+        return direction(less, "presence up, or the microphone nearer the centre",
+                "presence down, or the microphone further out");
+    }
+
+    private static String direction(boolean less, String up, String down) {
+        return less ? up : down;
+    }
+
+    private static Optional<double[]> both(OptionalDouble a, OptionalDouble b) {
+        return a.isPresent() && b.isPresent()
+                ? Optional.of(new double[]{a.getAsDouble(), b.getAsDouble()})
+                : Optional.empty();
+    }
+
+    private static void echoRows(Finding<EchoReading> ref, Finding<EchoReading> cand, List<GapRow> rows) {
+        if (ref.value().isEmpty() && cand.value().isEmpty()) return;
+        if (ref.value().isEmpty() || cand.value().isEmpty()) {
+            double there = ref.value().or(cand::value).orElseThrow().levelDb();
+            double floor = -30;
+            String advice = ref.isPresent() ? "add an echo" : "take the echo out or lower its mix";
+            rows.add(new GapRow("echo level", "dB", ref.isPresent() ? there : floor, cand.isPresent() ? there : floor,
+                    3 * JndScale.ECHO_LEVEL_DB, "echo", advice, true));
+            return;
+        }
+        EchoReading a = ref.value().orElseThrow();
+        EchoReading b = cand.value().orElseThrow();
+        rows.add(new GapRow("echo time", "ms", a.timeMs(), b.timeMs(), JndScale.echoTimeMs(a.timeMs()), "echo",
+                String.format(Locale.ROOT, "set the echo to %.0f ms", a.timeMs()), true));
+        rows.add(new GapRow("echo level", "dB", a.levelDb(), b.levelDb(), JndScale.ECHO_LEVEL_DB, "echo",
+                direction(b.levelDb() < a.levelDb(), "echo mix up", "echo mix down"), true));
+        rows.add(new GapRow("echo repeats", "%", a.feedbackPercent(), b.feedbackPercent(), JndScale.FEEDBACK_POINTS,
+                "echo",
+                direction(b.feedbackPercent() < a.feedbackPercent(), "feedback up", "feedback down"), true));
+    }
+
+    /** Level to add to the candidate's bands so that both are equally loud where the reference can be trusted. */
+    private static double matchingOffset(SpectrumReading ref, SpectrumReading cand) {
+        double sum = 0;
+        double weight = 0;
+        for (int i = 0; i < ref.levelDb().length; i++) {
+            if (!counted(ref, i)) continue;
+            // Loud bands make the loudness: weigh by their level as well as by their trust.
+            double w = ref.trust()[i] * Math.pow(10, Math.max(-30, ref.levelDb()[i]) / 20);
+            sum += w * (ref.levelDb()[i] - Math.max(FLOOR_DB, cand.levelDb()[i]));
+            weight += w;
+        }
+        return weight == 0 ? 0 : sum / weight;
+    }
+
+    private static boolean counted(SpectrumReading ref, int i) {
+        return ref.bandCentresHz()[i] > 75 && ref.bandCentresHz()[i] < 8500 && ref.trust()[i] >= TRUSTED
+                && ref.levelDb()[i] > FLOOR_DB;
+    }
+
+    private static double spectrumRms(SpectrumReading ref, SpectrumReading cand, double offset) {
+        double sum = 0;
+        double weight = 0;
+        for (int i = 0; i < ref.levelDb().length; i++) {
+            if (!counted(ref, i)) continue;
+            double d = ref.levelDb()[i] - Math.max(FLOOR_DB, cand.levelDb()[i] + offset);
+            sum += ref.trust()[i] * d * d;
+            weight += ref.trust()[i];
+        }
+        return weight == 0 ? 0 : Math.sqrt(sum / weight);
+    }
+}

@@ -1,0 +1,25 @@
+package verisonus.core.compare;
+
+/**
+ * One difference between reference and candidate.
+ *
+ * @param attribute what differs, in plain words
+ * @param unit of the three figures
+ * @param reference value in the reference
+ * @param candidate value in the candidate, loudness matched
+ * @param jnd smallest difference that is heard
+ * @param stage where in the chain it is made
+ * @param advice what to turn, and which way
+ * @param ofTone false where the playing makes it rather than the gear
+ */
+public record GapRow(String attribute, String unit, double reference, double candidate, double jnd, String stage,
+        String advice, boolean ofTone) {
+    public double difference() {
+        return candidate - reference;
+    }
+
+    /** Difference in just-noticeable differences, 0 or more. */
+    public double audibility() {
+        return Math.abs(difference()) / jnd;
+    }
+}

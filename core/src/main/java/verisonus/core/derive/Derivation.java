@@ -1,0 +1,33 @@
+package verisonus.core.derive;
+
+import java.util.List;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+
+/**
+ * What a search came to.
+ *
+ * @param tone the settings
+ * @param pairing what the DI played
+ * @param seconds how long it took
+ * @param candidates tones tried: renders times the linear parts each was scored against
+ * @param renders how many of them were rendered
+ * @param tolerances per control, in chain order
+ * @param alternatives other choices, nearest first
+ * @param gap what still differs
+ * @param reference what was measured in the reference
+ * @param candidate what was measured in the render
+ * @param render the DI through the tone, at the reference's loudness, in time with the reference
+ * @param stopped why it ended
+ */
+public record Derivation(Tone tone, Pairing pairing, double seconds, long candidates, int renders,
+        List<Tolerance> tolerances,
+        List<Alternative> alternatives, GapLedger gap, Evidence reference, Evidence candidate, Sound render,
+        String stopped) {
+    public Derivation {
+        tolerances = List.copyOf(tolerances);
+        alternatives = List.copyOf(alternatives);
+    }
+}

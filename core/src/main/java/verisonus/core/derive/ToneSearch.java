@@ -1,0 +1,281 @@
+package verisonus.core.derive;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.atomic.AtomicInteger;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.evidence.EchoReading;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.MixLaw;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Sound;
+
+/**
+ * From a reference and a dry guitar to a tone. Stages: measure and align; a coarse grid over voicing, drive, gain and
+ * master, every render scored against all cabinets and microphones at once ({@link LinearPart}); a step downhill from the
+ * best of each voicing; the full descent from the best few; then the equalizer on what is left, measured on the whole
+ * render, twice. Measured settings (echo) are set from the evidence. Same inputs and seed: the same tone.
+ */
+public final class ToneSearch {
+    private static final double[] GAINS = {1.5, 4, 6.5, 9};
+    private static final double[] MASTERS = {2.5, 5.5};
+    private static final double RIDGE_SAME = 0.02;
+    private static final double RIDGE_OTHER = 0.3;
+    private static final int STARTS_KEPT = 3;
+
+    private final Sound reference;
+    private final Sound di;
+    private final SearchOptions options;
+    private final ExecutorService workers;
+    private final Progress progress;
+    private final AtomicInteger renders = new AtomicInteger();
+
+    /**
+     * @param reference the region with the wanted sound
+     * @param di dry guitar, the same phrase or other playing
+     * @param workers run renders side by side; the search starts no thread itself
+     */
+    public ToneSearch(Sound reference, Sound di, SearchOptions options, ExecutorService workers, Progress progress) {
+        this.reference = reference.atRate(Renderer.RATE_HZ);
+        this.di = di.atRate(Renderer.RATE_HZ);
+        this.options = options;
+        this.workers = workers;
+        this.progress = progress;
+    }
+
+    /** Searches; when cancelled after the first stage, the best so far is finished and returned. */
+    public Derivation run() {
+        long started = System.nanoTime();
+        progress.step(0, "measuring the reference");
+        Evidence evidence = Examination.of(reference, Progress.NONE);
+        float[] wanted = reference.mid();
+        Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
+        boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
+        float[] dry = same ? Alignment.shifted(di.mid(), alignment.offsetSamples(), wanted.length) : di.mid();
+        double[] weight = BandWeights.of(evidence.spectrum(), Features.of(wanted, 0, Renderer.RATE_HZ).levelDb());
+        Optional<Block> echo = echo(evidence);
+        Tone earlier = options.earlier().orElse(new Tone("none", List.of()));
+        progress.step(0.05, "preparing cabinets and microphones");
+        LinearPart linear = new LinearPart(new CurveDictionary(options.rig(), earlier, options.locked()), weight,
+                same ? RIDGE_SAME : RIDGE_OTHER);
+        Objective objective = objective(wanted, dry, alignment.pairing(), linear, echo);
+
+        List<Objective.Point> ranked = coarse(objective, earlier);
+        Objective.Point best = descend(objective, ranked);
+        boolean cancelled = progress.cancelled();
+        Finished finished = finish(best, linear, wanted, dry, weight, same, echo, earlier);
+
+        Evidence candidate = Examination.of(finished.render, Progress.NONE);
+        GapLedger gap = GapLedger.between(evidence, candidate);
+        List<Tolerance> tolerances = new SensitivityReport(objective, workers, weight).of(best, finished.tone);
+        List<Alternative> alternatives = new Alternatives(linear, objective).of(best, ranked);
+        progress.at(1, "done");
+        double seconds = (System.nanoTime() - started) / 1e9;
+        return new Derivation(finished.tone, alignment.pairing(), seconds,
+                (long) renders.get() * linear.dictionary().size(), renders.get(), tolerances,
+                alternatives, gap, evidence, candidate, finished.render,
+                cancelled ? "cancelled: the best so far" : "no move brought more");
+    }
+
+    private Objective objective(float[] wanted, float[] dry, Pairing pairing, LinearPart linear, Optional<Block> echo) {
+        if (pairing == Pairing.OTHER_PLAYING) {
+            Features all = Features.of(wanted, 0, Renderer.RATE_HZ);
+            int most = Math.min(dry.length, 12 * Renderer.RATE_HZ);
+            Objective.Question q = new Objective.Question(java.util.Arrays.copyOf(dry, most), 0, all, pairing, echo);
+            return new Objective(q, linear, 1, renders);
+        }
+        SearchSegment segment = SearchSegment.of(wanted, Renderer.RATE_HZ);
+        Features scored = Features.of(segment.cutScored(wanted), 0, Renderer.RATE_HZ);
+        Objective.Question q = new Objective.Question(segment.cut(dry), segment.warmUp(), scored, pairing, echo);
+        return new Objective(q, linear, 1, renders);
+    }
+
+    private Optional<Block> echo(Evidence evidence) {
+        Rig rig = options.rig();
+        Optional<Model> owned = rig.owned(Kind.ECHO).stream().findFirst();
+        Optional<EchoReading> found = evidence.echo().value();
+        if (owned.isEmpty() || found.isEmpty()) return Optional.empty();
+        EchoReading e = found.get();
+        Block b = Block.of(owned.get().name()).with("time", e.timeMs()).with("feedback", e.feedbackPercent())
+                .with("mix", MixLaw.percentFor(e.levelDb())).with("sides", e.pingPong() ? 1 : 0);
+        for (String control : List.of("time", "feedback", "mix")) {
+            Optional<Block> before = options.earlier().flatMap(t -> t.find("echo"));
+            if (options.locked().contains("echo/" + control) && before.isPresent())
+                b = b.with(control, before.get().get(control));
+        }
+        return Optional.of(b);
+    }
+
+    /** One point for each voicing with and without drive, best first, after a first step downhill. */
+    private List<Objective.Point> coarse(Objective objective, Tone earlier) {
+        List<Callable<Objective.Point>> grid = new ArrayList<>();
+        for (Knobs k : startingKnobs(earlier)) grid.add(() -> objective.at(k, Quality.DRAFT));
+        progress.step(0.1, "trying " + grid.size() + " starting points");
+        List<Objective.Point> points = KnobFit.all(grid, workers);
+        if (options.order() == SearchOptions.Order.CABINET_FIRST) points = withOneCurve(objective, points);
+        Objective judge = options.order() == SearchOptions.Order.GAIN_FIRST ? objective.weighing(8) : objective;
+        Map<String, Objective.Point> bestOfPair = new LinkedHashMap<>();
+        for (Objective.Point p : points) {
+            String pair = p.knobs().amp() + p.knobs().drive().orElse("");
+            bestOfPair.merge(pair, p, (a, b) -> a.score() <= b.score() ? a : b);
+        }
+        List<Objective.Point> stepped = new ArrayList<>();
+        int at = 0;
+        for (Objective.Point p : bestOfPair.values()) {
+            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(), "first steps with " + p.knobs().amp());
+            Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
+                    .improve(judge.at(p.knobs(), Quality.DRAFT), 2, Quality.DRAFT);
+            stepped.add(objective.at(moved.knobs(), Quality.DRAFT));
+        }
+        stepped.sort(Comparator.comparingDouble(Objective.Point::score));
+        return stepped;
+    }
+
+    /** Cabinet first: the cabinet that suits the middle of all starting points is kept for ranking them. */
+    private static List<Objective.Point> withOneCurve(Objective objective, List<Objective.Point> points) {
+        Objective.Point middle = points.stream()
+                .min(Comparator.comparingDouble((Objective.Point p) -> Math.abs(p.knobs().values()[0] - 5)))
+                .orElseThrow();
+        List<Objective.Point> out = new ArrayList<>();
+        for (Objective.Point p : points) out.add(objective.at(p.knobs(), middle.curve(), Quality.DRAFT));
+        return out;
+    }
+
+    private List<Knobs> startingKnobs(Tone earlier) {
+        Optional<Knobs> before = Knobs.of(earlier);
+        Set<String> locked = options.locked();
+        boolean ampLocked = before.isPresent() && locked.stream().anyMatch(l -> l.startsWith("amp/"));
+        boolean driveLocked = before.isPresent() && locked.stream().anyMatch(l -> l.startsWith("drive/"));
+        List<Knobs> out = new ArrayList<>();
+        before.ifPresent(out::add);
+        if (options.start() == SearchOptions.Start.NEAREST)
+            StartingTones.ALL.stream().filter(this::owned).forEach(out::add);
+        if (out.isEmpty() || options.start() == SearchOptions.Start.NEUTRAL) out.addAll(neutralGrid());
+        List<Knobs> kept = new ArrayList<>();
+        for (Knobs k : out) {
+            if (ampLocked && !k.amp().equals(before.get().amp())) continue;
+            if (driveLocked && !k.drive().equals(before.get().drive())) continue;
+            kept.add(before.isPresent() ? withLocked(k, before.get()) : k);
+        }
+        return kept;
+    }
+
+    private Knobs withLocked(Knobs k, Knobs before) {
+        Knobs out = k;
+        List<String> names = k.names();
+        for (int i = 0; i < names.size(); i++) {
+            int was = before.names().indexOf(names.get(i));
+            if (was >= 0 && options.locked().contains(names.get(i))) out = out.moved(i, before.values()[was]);
+        }
+        return out;
+    }
+
+    private boolean owned(Knobs k) {
+        return options.rig().counts().containsKey(k.amp())
+                && k.drive().stream().allMatch(d -> options.rig().counts().containsKey(d));
+    }
+
+    private List<Knobs> neutralGrid() {
+        List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
+        options.rig().owned(Kind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
+        List<Knobs> out = new ArrayList<>();
+        for (Model amp : options.rig().owned(Kind.AMP)) {
+            for (Optional<String> drive : drives) {
+                for (double gain : GAINS)
+                    for (double master : MASTERS) out.add(Knobs.start(amp.name(), drive, gain, master));
+            }
+        }
+        return out;
+    }
+
+    private Objective.Point descend(Objective objective, List<Objective.Point> ranked) {
+        Objective.Point best = ranked.get(0);
+        List<Objective.Point> starts = new ArrayList<>(ranked.subList(0, Math.min(STARTS_KEPT, ranked.size())));
+        starts.add(shaken(objective, best));
+        for (int i = 0; i < starts.size(); i++) {
+            if (progress.cancelled() || renders.get() > options.mostRenders()) break;
+            progress.at(0.35 + 0.4 * i / starts.size(),
+                    "going downhill from start " + (i + 1) + " of " + starts.size());
+            Objective.Point p = new KnobFit(objective, options.locked(), workers, progress).improve(starts.get(i), 5,
+                    Quality.DRAFT);
+            if (p.score() < best.score()) best = p;
+        }
+        if (progress.cancelled()) return best;
+        progress.at(0.75, "refining");
+        KnobFit fine = new KnobFit(objective, options.locked(), workers, progress);
+        return fine.improve(objective.at(best.knobs(), Quality.SEARCH), 2, Quality.SEARCH);
+    }
+
+    private Objective.Point shaken(Objective objective, Objective.Point best) {
+        SplittableRandom random = new SplittableRandom(options.seed());
+        Knobs k = best.knobs();
+        List<String> names = k.names();
+        for (int i = 0; i < k.count(); i++) {
+            double move = 3 * (random.nextDouble() - 0.5);
+            if (!options.locked().contains(names.get(i))) k = k.moved(i, k.values()[i] + move);
+        }
+        return objective.at(k, Quality.DRAFT);
+    }
+
+    private record Finished(Tone tone, Sound render) {}
+
+    private Finished finish(Objective.Point best, LinearPart linear, float[] wanted, float[] dry, double[] weight,
+            boolean same, Optional<Block> echo,
+            Tone earlier) {
+        progress.at(0.85, "fitting the equalizer");
+        CurveDictionary.Entry entry = linear.dictionary().entry(best.curve());
+        List<Block> blocks = new ArrayList<>();
+        for (Block b : best.knobs().blocks())
+            blocks.add(b.model().kind() == Kind.AMP ? b.with("presence", entry.presence()) : b);
+        blocks.add(entry.cabinet());
+        blocks.add(entry.microphone());
+        boolean eqOwned = !options.rig().owned(Kind.EQUALIZER).isEmpty();
+        boolean eqLocked = options.locked().stream().anyMatch(l -> l.startsWith("equalizer/"))
+                && earlier.first(Kind.EQUALIZER).isPresent();
+        Block eq = eqLocked ? earlier.first(Kind.EQUALIZER).orElseThrow() : Block.of("parametric equalizer");
+        if (eqOwned) blocks.add(eq);
+        echo.ifPresent(blocks::add);
+        Tone tone = new Tone("derived", blocks);
+        Sound in = Sound.mono(dry, Renderer.RATE_HZ);
+        EqualizerFit fit = new EqualizerFit(weight, same ? 0.01 : 0.15,
+                options.equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same);
+        double[] target = Features.of(wanted, 0, Renderer.RATE_HZ).levelDb();
+        Sound render = Renderer.render(tone, in, Quality.FINAL, Progress.NONE);
+        for (int pass = 0; pass < 2 && eqOwned && !eqLocked; pass++) {
+            double[] has = Features.of(render.mid(), 0, Renderer.RATE_HZ).levelDb();
+            double[] now = fit.curve(tone.find("equalizer").orElseThrow());
+            double[] missing = new double[target.length];
+            for (int b = 0; b < missing.length; b++) missing[b] = target[b] - has[b] + now[b];
+            tone = tone.with(fit.fit(same ? missing : Objective.smoothed(missing)));
+            render = Renderer.render(tone, in, Quality.FINAL, Progress.NONE);
+        }
+        return levelled(tone, render);
+    }
+
+    /** Sets the microphone's level so that the render is as loud as the reference. */
+    private Finished levelled(Tone tone, Sound render) {
+        double want = LoudnessMeter.integratedLufs(reference).orElse(-23);
+        double gain = want - LoudnessMeter.integratedLufs(render).orElse(want);
+        Block mic = tone.first(Kind.MICROPHONE).orElseThrow();
+        double level = mic.model().control("level").clamp(Math.rint((mic.get("level") + gain) * 100) / 100);
+        double applied = level - mic.get("level");
+        return new Finished(tone.with(mic.with("level", level)), render.gained(applied));
+    }
+}
