@@ -47,19 +47,30 @@ final class KnobFit {
             if (free.length == 0) return best;
             double[][] columns = jacobian(best, free, quality);
             boolean moved = false;
-            for (int attempt = 0; attempt < 4 && !moved; attempt++) {
-                Objective.Point tried = objective.at(best.knobs().at(stepped(best, free, columns, damping)), quality);
+            for (int round = 0; round < 2 && !moved; round++) {
+                Objective.Point tried = bestOfTwoSteps(best, free, columns, damping, quality);
                 if (tried.score() < best.score()) {
                     best = tried;
                     damping = Math.max(1e-5, damping / 5);
                     moved = true;
                 } else {
-                    damping *= 6;
+                    damping *= 36;
                 }
             }
             if (!moved || before - best.score() < STOP_GAIN * before) return best;
         }
         return best;
+    }
+
+    /** A bold and a careful step, rendered side by side. */
+    private Objective.Point bestOfTwoSteps(Objective.Point from, int[] free, double[][] columns, double damping,
+            Quality quality) {
+        List<Callable<Objective.Point>> steps = new ArrayList<>();
+        for (double d : new double[]{damping, 6 * damping}) {
+            steps.add(() -> objective.at(from.knobs().at(stepped(from, free, columns, d)), quality));
+        }
+        List<Objective.Point> points = all(steps, workers);
+        return points.get(0).score() <= points.get(1).score() ? points.get(0) : points.get(1);
     }
 
     private int[] freeKnobs(Knobs knobs) {
@@ -86,8 +97,18 @@ final class KnobFit {
     static <T> List<T> all(List<Callable<T>> work, ExecutorService workers) {
         try {
             List<T> out = new ArrayList<>();
-            for (Future<T> f : workers.invokeAll(work)) out.add(f.get());
+            for (Future<T> f : workers.invokeAll(work)) out.add(result(f));
             return out;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Cancelled();
+        }
+    }
+
+    /** Waits for one piece of work. */
+    static <T> T result(Future<T> work) {
+        try {
+            return work.get();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new Cancelled();

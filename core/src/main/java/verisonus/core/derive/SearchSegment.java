@@ -9,7 +9,7 @@ package verisonus.core.derive;
  * @param warmUp samples before {@code from} that are rendered and not scored
  */
 record SearchSegment(int from, int to, int warmUp) {
-    private static final double LENGTH_S = 5;
+    private static final double LENGTH_S = 4;
     private static final double WARM_UP_S = 0.5;
 
     static SearchSegment of(float[] x, int rateHz) {

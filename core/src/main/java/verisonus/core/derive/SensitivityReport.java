@@ -55,6 +55,7 @@ final class SensitivityReport {
     }
 
     private List<Sensitivity> knobSensitivities(Objective.Point point) {
+        Features base = objective.at(point.knobs(), point.curve(), Quality.DRAFT).features();
         List<Callable<Sensitivity>> work = new ArrayList<>();
         for (int i = 0; i < point.knobs().count(); i++) {
             int index = i;
@@ -63,7 +64,6 @@ final class SensitivityReport {
                 double step = value > 5 ? -1 : 1;
                 Features moved = objective.at(point.knobs().moved(index, value + step), point.curve(), Quality.DRAFT)
                         .features();
-                Features base = objective.at(point.knobs(), point.curve(), Quality.DRAFT).features();
                 return sensitivity(base, moved);
             });
         }

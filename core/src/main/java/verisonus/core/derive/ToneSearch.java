@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.EchoReading;
@@ -38,7 +39,7 @@ public final class ToneSearch {
     private static final double[] MASTERS = {2.5, 5.5};
     private static final double RIDGE_SAME = 0.02;
     private static final double RIDGE_OTHER = 0.3;
-    private static final int STARTS_KEPT = 3;
+    private static final int STARTS_KEPT = 2;
 
     private final Sound reference;
     private final Sound di;
@@ -82,9 +83,10 @@ public final class ToneSearch {
         boolean cancelled = progress.cancelled();
         Finished finished = finish(best, linear, wanted, dry, weight, same, echo, earlier);
 
-        Evidence candidate = Examination.of(finished.render, Progress.NONE);
-        GapLedger gap = GapLedger.between(evidence, candidate);
+        Future<Evidence> measured = workers.submit(() -> Examination.of(finished.render, Progress.NONE));
         List<Tolerance> tolerances = new SensitivityReport(objective, workers, weight).of(best, finished.tone);
+        Evidence candidate = KnobFit.result(measured);
+        GapLedger gap = GapLedger.between(evidence, candidate);
         List<Alternative> alternatives = new Alternatives(linear, objective).of(best, ranked);
         progress.at(1, "done");
         double seconds = (System.nanoTime() - started) / 1e9;
@@ -141,7 +143,7 @@ public final class ToneSearch {
         for (Objective.Point p : bestOfPair.values()) {
             progress.step(0.15 + 0.2 * at++ / bestOfPair.size(), "first steps with " + p.knobs().amp());
             Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
-                    .improve(judge.at(p.knobs(), Quality.DRAFT), 2, Quality.DRAFT);
+                    .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
             stepped.add(objective.at(moved.knobs(), Quality.DRAFT));
         }
         stepped.sort(Comparator.comparingDouble(Objective.Point::score));
@@ -219,6 +221,7 @@ public final class ToneSearch {
         }
         if (progress.cancelled()) return best;
         progress.at(0.75, "refining");
+        best = new KnobFit(objective, options.locked(), workers, progress).improve(best, 3, Quality.DRAFT);
         KnobFit fine = new KnobFit(objective, options.locked(), workers, progress);
         return fine.improve(objective.at(best.knobs(), Quality.SEARCH), 2, Quality.SEARCH);
     }
@@ -257,16 +260,27 @@ public final class ToneSearch {
         EqualizerFit fit = new EqualizerFit(weight, same ? 0.01 : 0.15,
                 options.equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same);
         double[] target = Features.of(wanted, 0, Renderer.RATE_HZ).levelDb();
-        Sound render = Renderer.render(tone, in, Quality.FINAL, Progress.NONE);
+        // The equalizer stands after the last clipper with nothing but linear blocks behind it, so it may as well be
+        // applied to the finished sound: one costly render serves every pass.
+        Sound flat = Renderer.render(eqOwned ? tone.with(eq.switched(false)) : tone, in, Quality.FINAL, Progress.NONE);
+        Sound render = equalized(flat, eqOwned ? eq : eq.switched(false));
         for (int pass = 0; pass < 2 && eqOwned && !eqLocked; pass++) {
             double[] has = Features.of(render.mid(), 0, Renderer.RATE_HZ).levelDb();
             double[] now = fit.curve(tone.find("equalizer").orElseThrow());
             double[] missing = new double[target.length];
             for (int b = 0; b < missing.length; b++) missing[b] = target[b] - has[b] + now[b];
-            tone = tone.with(fit.fit(same ? missing : Objective.smoothed(missing)));
-            render = Renderer.render(tone, in, Quality.FINAL, Progress.NONE);
+            Block fitted = fit.fit(same ? missing : Objective.smoothed(missing));
+            tone = tone.with(fitted);
+            render = equalized(flat, fitted);
         }
         return levelled(tone, render);
+    }
+
+    private static Sound equalized(Sound flat, Block eq) {
+        Tone only = new Tone("equalizer", List.of(eq));
+        float[][] out = new float[flat.channels().length][];
+        for (int c = 0; c < out.length; c++) out[c] = Renderer.renderMono(only, flat.channel(c), Quality.DRAFT);
+        return new Sound(out, Renderer.RATE_HZ);
     }
 
     /** Sets the microphone's level so that the render is as loud as the reference. */

@@ -29,7 +29,9 @@ public final class Chain {
                 case AMP -> {
                     pending.add(new AmpStage(b, raised));
                     flush(pending, quality, wide);
-                    add(new ImpulseFilter(hz -> LoudspeakerCurve.presenceDb(b.get("presence"), hz), rate), wide);
+                    // In the middle it is flat; the search renders hundreds of tones with it there.
+                    if (b.get("presence") != 5)
+                        add(new ImpulseFilter(hz -> LoudspeakerCurve.presenceDb(b.get("presence"), hz), rate), wide);
                 }
                 default -> {
                     flush(pending, quality, wide);

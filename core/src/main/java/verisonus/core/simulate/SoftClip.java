@@ -11,4 +11,10 @@ final class SoftClip {
         double s = x * x;
         return x * (27 + s) / (27 + 9 * s);
     }
+
+    /** The same curve by its series, for |x| under 0.5 (error under 3e-4): spares a division a sample. */
+    static double nearZero(double x) {
+        double s = x * x;
+        return x * (1 - s * (8.0 / 27 - s * (8.0 / 81)));
+    }
 }

@@ -5,7 +5,7 @@ package verisonus.core.simulate;
  * the '59 … tone stack", DAFx-06 (coefficients in the paper's letters), taken to discrete time by the bilinear
  * transform. Matches the analogue response within 0.2 dB up to 10 kHz from 96 kHz on.
  */
-final class ToneStack {
+final class ToneStack implements NonlinearStage {
     /** Resistors in ohms, capacitors in farads. */
     enum Parts {
         BRIGHT(250e3, 1e6, 25e3, 56e3, 0.25e-9, 20e-9, 20e-9), FORWARD(220e3, 1e6, 25e3, 33e3, 0.47e-9, 22e-9,
@@ -99,15 +99,26 @@ final class ToneStack {
         }
     }
 
-    double next(double x) {
-        double y = b[0] * x + z1;
-        z1 = b[1] * x - a[1] * y + z2;
-        z2 = b[2] * x - a[2] * y + z3;
-        z3 = b[3] * x - a[3] * y;
-        return y;
+    @Override
+    public void process(float[] x, int n) {
+        double s1 = z1;
+        double s2 = z2;
+        double s3 = z3;
+        for (int i = 0; i < n; i++) {
+            double in = x[i];
+            double y = b[0] * in + s1;
+            s1 = b[1] * in - a[1] * y + s2;
+            s2 = b[2] * in - a[2] * y + s3;
+            s3 = b[3] * in - a[3] * y;
+            x[i] = (float) y;
+        }
+        z1 = Math.abs(s1) < 1e-20 ? 0 : s1;
+        z2 = Math.abs(s2) < 1e-20 ? 0 : s2;
+        z3 = Math.abs(s3) < 1e-20 ? 0 : s3;
     }
 
-    void reset() {
+    @Override
+    public void reset() {
         z1 = 0;
         z2 = 0;
         z3 = 0;

@@ -1,43 +1,60 @@
 package verisonus.core.simulate;
 
-import verisonus.core.sound.Biquad;
-
 /**
  * One valve stage: coupling high-pass, gain, asymmetric soft clipping whose bias is pushed down by grid current on
- * loud notes (blocking), Miller low-pass. Small-signal gain is the gain set.
+ * loud notes (blocking), Miller low-pass. Small-signal gain is near the gain set.
  */
-final class TriodeStage {
-    private final Biquad.Section coupling;
-    private final Biquad.Section miller;
+final class TriodeStage implements NonlinearStage {
+    private final double coupling;
+    private final double miller;
     private final double gain;
     private final double bias;
     private final double charge;
     private double shift;
+    private double couplingState;
+    private double millerState;
 
     /**
      * @param gain amplitude gain into the curve
      * @param bias idle point on the curve, 0 symmetric, 0.3 strongly asymmetric
      */
     TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, double rateHz) {
-        coupling = new Biquad.Section(Biquad.onePoleHighPass(lowCutHz, rateHz));
-        miller = new Biquad.Section(Biquad.onePoleLowPass(highCutHz, rateHz));
+        coupling = OnePole.coefficient(lowCutHz, rateHz);
+        miller = OnePole.coefficient(highCutHz, rateHz);
         this.gain = gain;
         this.bias = bias;
         this.charge = 1 / (0.030 * rateHz);
     }
 
-    double next(double x) {
-        double in = gain * coupling.next(x);
-        // Grid current flows on positive peaks only and drags the idle point down for about 30 ms.
-        double over = in > 1 ? in - 1 : 0;
-        shift += charge * (Math.min(over, 4) * 0.25 - shift);
-        double idle = bias - 0.3 * shift;
-        return miller.next(SoftClip.of(in + idle) - SoftClip.of(idle));
+    @Override
+    public void process(float[] x, int n) {
+        double q = shift;
+        double s1 = couplingState;
+        double s2 = millerState;
+        for (int i = 0; i < n; i++) {
+            double v = (x[i] - s1) * coupling;
+            double low = v + s1;
+            s1 = low + v;
+            double in = gain * (x[i] - low);
+            // Grid current flows on positive peaks only and drags the idle point down for about 30 ms.
+            double over = in > 1 ? Math.min(in - 1, 4) * 0.25 : 0;
+            q += charge * (over - q);
+            double idle = bias - 0.3 * q;
+            double y = SoftClip.of(in + idle) - SoftClip.nearZero(idle);
+            v = (y - s2) * miller;
+            low = v + s2;
+            s2 = low + v;
+            x[i] = (float) low;
+        }
+        shift = Math.abs(q) < 1e-20 ? 0 : q;
+        couplingState = Math.abs(s1) < 1e-20 ? 0 : s1;
+        millerState = Math.abs(s2) < 1e-20 ? 0 : s2;
     }
 
-    void reset() {
-        coupling.reset();
-        miller.reset();
+    @Override
+    public void reset() {
         shift = 0;
+        couplingState = 0;
+        millerState = 0;
     }
 }
