@@ -38,8 +38,8 @@ public final class CommandLineProgram {
         CommandLine line = new CommandLine(new Root());
         windowCommands.forEach(line::addSubcommand);
         for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
-                new DeriveCommand(), new CompareCommand(),
-                new TimesCommand(), new RepeatsCommand())) {
+                new DeriveCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),
+                new RepeatsCommand(), new SheetCommand())) {
             line.addSubcommand(command);
         }
         line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));

@@ -3,8 +3,11 @@ package verisonus.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -14,7 +17,9 @@ import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
-import verisonus.casebook.sheet.DerivationSheet;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.derive.Tolerance;
@@ -27,6 +32,9 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.travel.Journey;
+import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.Travelled;
 
 @Command(name = "derive", mixinStandardHelpOptions = true, description = "Settings that make a dry guitar sound like a reference.")
 final class DeriveCommand extends VerboseOption implements Callable<Integer> {
@@ -83,7 +91,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
                     .write(SoundWriter.encode(d.render(), SoundWriter.Format.WAV_24));
             new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap())));
             new OutputFile(folder.resolve("sheet.md"), force)
-                    .write(new DerivationSheet(tone, d, options.rig()).markdown());
+                    .write(sheet(tone, d, options.rig()).page().markdown());
             if (json) {
                 System.out.println(Json.text(DerivationJson.derivation(d)));
             } else {
@@ -93,6 +101,13 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             workers.shutdownNow();
         }
         return 0;
+    }
+
+    private static ToneSheet sheet(Tone tone, Derivation d, Rig rig) {
+        List<Travelled> travelled = new Journey(d.render(), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
+                .to(PlaybackSystem.ALL);
+        return new ToneSheet(tone.name(), "", EvidenceSentences.of(d.reference()),
+                Optional.of(DerivedTone.of(d, Optional.empty(), Set.of())), travelled, rig);
     }
 
     private static String nameOf(@Nullable Path file) {

@@ -1,7 +1,7 @@
 package verisonus.cli;
 
 import java.util.List;
-import verisonus.casebook.sheet.EvidenceSentences;
+import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Evidence;
 
 /** Evidence as lines for people. */

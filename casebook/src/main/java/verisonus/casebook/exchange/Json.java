@@ -33,6 +33,21 @@ public final class Json {
         return MAPPER.writeValueAsString(node);
     }
 
+    /** A record as a tree of its components. */
+    public static JsonNode tree(Object value) {
+        return MAPPER.valueToTree(value);
+    }
+
+    /** A record from a tree that {@link #tree} made; {@code name} stands in the error. */
+    public static <T> T value(String name, JsonNode node, Class<T> type) {
+        try {
+            return MAPPER.treeToValue(node, type);
+        } catch (JacksonException e) {
+            throw new InputFault(name, "it holds a " + type.getSimpleName() + " that cannot be read",
+                    "restore it from a copy", e);
+        }
+    }
+
     /** Parses a document; {@code name} stands in the error. */
     public static JsonNode parse(String name, String text) {
         try {

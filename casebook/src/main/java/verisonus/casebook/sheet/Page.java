@@ -1,23 +1,36 @@
 package verisonus.casebook.sheet;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
 
 /** A page of headings, paragraphs and tables that can be written as Markdown or HTML. */
 public final class Page {
-    private sealed interface Part {}
+    public sealed interface Part {}
 
-    private record Heading(String text) implements Part {}
+    public record Heading(String text) implements Part {}
 
-    private record Paragraph(String text) implements Part {}
+    public record Paragraph(String text) implements Part {}
 
-    private record Table(List<String> head, List<List<String>> rows) implements Part {}
+    public record Table(List<String> head, List<List<String>> rows) implements Part {}
 
     private final String title;
     private final List<Part> parts = new ArrayList<>();
 
     public Page(String title) {
         this.title = title;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** What stands on the page, from top to bottom. */
+    public List<Part> parts() {
+        return List.copyOf(parts);
     }
 
     void heading(String text) {
@@ -57,6 +70,30 @@ public final class Page {
 
     private static String line(String text) {
         return text.replaceAll("\\s+", " ").strip();
+    }
+
+    /** Every table's rows, each led by the heading it stands under; head rows included. */
+    public String csv() {
+        StringBuilder out = new StringBuilder();
+        String heading = title;
+        try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
+            for (Part part : parts) {
+                if (part instanceof Heading(String text)) heading = text;
+                if (part instanceof Table(List<String> head, List<List<String>> rows)) {
+                    printRow(printer, heading, head);
+                    for (List<String> r : rows) printRow(printer, heading, r);
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private static void printRow(CSVPrinter printer, String heading, List<String> cells) throws IOException {
+        List<String> row = new ArrayList<>(List.of(heading));
+        row.addAll(cells);
+        printer.printRecord(row);
     }
 
     /** A page that stands alone: styles inside, nothing fetched. */

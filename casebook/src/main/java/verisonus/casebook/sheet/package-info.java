@@ -1,6 +1,6 @@
 /**
- * What people read: findings as sentences, and the tone sheet as Markdown and HTML. Open
- * {@link verisonus.casebook.sheet.EvidenceSentences} first.
+ * The page that lets somebody set the tone up again, as Markdown and HTML. Open
+ * {@link verisonus.casebook.sheet.ToneSheet} first.
  */
 @NullMarked
 package verisonus.casebook.sheet;

@@ -24,7 +24,8 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness) {
     static Alignment find(float[] reference, float[] di, int rateHz) {
         double[][] a = profiles(reference, rateHz);
         double[][] b = profiles(di, rateHz);
-        int reach = (int) (REACH_S * rateHz / HOP);
+        // A region may stand anywhere in a longer take.
+        int reach = (int) (REACH_S * rateHz / HOP) + Math.abs(a.length - b.length);
         int best = 0;
         double bestScore = -1;
         for (int shift = -reach; shift <= reach; shift++) {

@@ -1,4 +1,4 @@
-package verisonus.casebook.sheet;
+package verisonus.casebook.words;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,0 +1,161 @@
+package verisonus.casebook.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapRow;
+import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Tolerance;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Rig;
+import verisonus.core.travel.Journey;
+import verisonus.core.travel.ListeningDose;
+import verisonus.core.travel.Travelled;
+
+/**
+ * The document that lets somebody set a tone up again: settings with tolerances and reasons, what the recording shows, what
+ * still differs, how it travels, other choices.
+ *
+ * @param title the case or the recording
+ * @param subtitle whose sound it is, may be empty
+ * @param findings what was measured in the reference
+ * @param tone the settings, where a tone was derived
+ * @param travelled the tone on playback systems, may be empty
+ * @param rig whose scales the settings are shown in
+ */
+public record ToneSheet(String title, String subtitle, List<EvidenceSentences> findings, Optional<DerivedTone> tone,
+        List<Travelled> travelled, Rig rig) {
+    public ToneSheet {
+        findings = List.copyOf(findings);
+        travelled = List.copyOf(travelled);
+    }
+
+    /** The whole page. */
+    public Page page() {
+        Page page = new Page(title);
+        if (!subtitle.isEmpty()) page.paragraph(subtitle);
+        tone.ifPresentOrElse(t -> {
+            page.paragraph(verdict(t));
+            settings(page, t);
+        }, () -> page.paragraph("No tone has been derived yet."));
+        if (!findings.isEmpty()) {
+            page.heading("What the recording shows");
+            page.table(List.of("", "finding", "rests on", "sure"), findings.stream()
+                    .map(s -> List.of(s.topic(), s.sentence(), s.remark(),
+                            s.confidence().isPresent() ? percent(s.confidence().getAsDouble()) : ""))
+                    .toList());
+        }
+        tone.ifPresent(t -> {
+            gap(page, t.gap().rows());
+            travel(page);
+            alternatives(page, t.alternatives());
+        });
+        return page;
+    }
+
+    /** One sentence: how near the tone is and how it was come by. */
+    public static String verdict(DerivedTone t) {
+        return String.format(Locale.ROOT,
+                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s; %,d tones tried in %.0f s.",
+                nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(),
+                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing",
+                t.search().candidates(), t.search().seconds());
+    }
+
+    /** How many differences most listeners would hear. */
+    public static String nearness(DerivedTone t) {
+        long audible = t.gap().audibleRows();
+        if (audible == 0) return "As near as can be heard.";
+        String what = audible == 1 ? "1 of the remaining differences" : audible + " of the remaining differences";
+        String word = t.gap().scoreJnd() < 2.5 ? "Close" : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
+        return word + ": most listeners would hear " + what + ".";
+    }
+
+    private static String percent(double share) {
+        return String.format(Locale.ROOT, "%.0f %%", 100 * share);
+    }
+
+    private void settings(Page page, DerivedTone derived) {
+        page.heading("Settings, in signal order");
+        List<List<String>> rows = new ArrayList<>();
+        for (Block b : derived.tone().blocks()) {
+            if (!b.on()) continue;
+            boolean first = true;
+            for (Control c : b.model().controls()) {
+                if (!b.settings().containsKey(c.name()) || isUnused(b, c)) continue;
+                Optional<Tolerance> t = derived.tolerances().stream()
+                        .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
+                rows.add(List.of(first ? b.model().name() : "", c.name(), rig.display(b.model(), c, b.get(c.name())),
+                        t.map(x -> rig.display(b.model(), c, x.low()) + " – " + rig.display(b.model(), c, x.high()))
+                                .orElse(""),
+                        derived.locked().contains(b.id() + "/" + c.name()) ? "locked by the player"
+                                : t.map(Tolerance::why).orElse("")));
+                first = false;
+            }
+            if (first) rows.add(List.of(b.model().name(), "", "as it is", "", ""));
+        }
+        page.table(List.of("block", "control", "set to", "can move", "rests on"), rows);
+        page.paragraph("Start quiet and match loudness before judging. A valve amp never runs without its speaker or a"
+                + " rated load; work inside it is for a qualified technician.");
+    }
+
+    /** The frequency and width of a peak that is flat say nothing. */
+    static boolean isUnused(Block b, Control c) {
+        for (int p = 1; p <= 4; p++) {
+            String peak = "peak " + p;
+            if (c.name().startsWith(peak + " ") && b.get(peak) == 0) return true;
+        }
+        return false;
+    }
+
+    private static void gap(Page page, List<GapRow> rows) {
+        page.heading("What still differs");
+        page.table(List.of("attribute", "reference", "mine", "JND", "advice"), rows.stream()
+                .map(r -> List.of(r.attribute(), figure(r.reference(), r.unit()), figure(r.candidate(), r.unit()),
+                        String.format(Locale.ROOT, "%.1f", r.audibility()),
+                        r.audibility() < 1 ? "below hearing" : r.advice()))
+                .toList());
+    }
+
+    private void travel(Page page) {
+        if (travelled.isEmpty()) return;
+        page.heading("On other systems");
+        List<String> head = new ArrayList<>(List.of("system, loudness matched"));
+        travelled.get(0).bands().forEach(b -> head.add(b.name()));
+        head.add("what to turn");
+        page.table(head, travelled.stream().map(t -> {
+            List<String> row = new ArrayList<>(List.of(t.system().name()));
+            t.bands().forEach(b -> row.add(signed(b.changeDb())));
+            row.add(t.advice().isEmpty() ? "nothing" : t.advice().get(0));
+            return row;
+        }).toList());
+        Journey.worst(travelled).ifPresent(w -> page.paragraph(
+                "It changes most on: " + w.system().name() + " (" + String.join(", ", w.findings()) + ")."));
+        page.paragraph(String.format(Locale.ROOT,
+                "Heard at %.0f dB SPL. Loud playing harms hearing: at 85 dBA %.0f hours a day are safe, half as long for every 3 dB more.",
+                Journey.WORKING_LEVEL_DB_SPL, ListeningDose.safeMinutesPerDay(85) / 60));
+    }
+
+    private static void alternatives(Page page, List<Alternative> alternatives) {
+        if (alternatives.isEmpty()) return;
+        page.heading("Other choices");
+        page.table(List.of("instead", "costs, dB"), alternatives.stream()
+                .map(a -> List.of(a.what(), String.format(Locale.ROOT, "%.2f", a.worseDb()))).toList());
+    }
+
+    private static String figure(double value, String unit) {
+        return minus(String.format(Locale.ROOT, "%.1f %s", value, unit));
+    }
+
+    private static String signed(double db) {
+        return minus(String.format(Locale.ROOT, "%+.1f", db));
+    }
+
+    private static String minus(String figure) {
+        return figure.replaceFirst("^-", "−");
+    }
+}

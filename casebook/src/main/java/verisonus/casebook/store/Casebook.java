@@ -1,0 +1,301 @@
+package verisonus.casebook.store;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.sqlite.SQLiteConfig;
+
+
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.fault.InputFault;
+import verisonus.core.rig.Rig;
+import verisonus.core.sound.Sound;
+
+/**
+ * A player's cases, recordings, evidence, tones and logbook in one file. Every method may be called from any thread; each
+ * change is written when the method returns. A kill loses at most the change under way.
+ */
+public final class Casebook implements AutoCloseable {
+    private final Path file;
+    private final Connection connection;
+    private final Sql sql;
+    private final History history;
+    private final SoundStore sounds;
+
+    private Casebook(Path file, Connection connection, Clock clock) {
+        this.file = file;
+        this.connection = connection;
+        this.sql = new Sql(connection);
+        this.history = new History(sql, clock);
+        this.sounds = new SoundStore(sql);
+    }
+
+    /** Opens a casebook that is there. */
+    public static Casebook open(Path file) {
+        if (Files.isDirectory(file)) throw new InputFault(file.toString(), "it is a folder", "name a .casebook file");
+        if (!Files.exists(file)) {
+            throw new InputFault(file.toString(), "there is no such file", "check the name");
+        }
+        return connect(file, Clock.systemUTC());
+    }
+
+    /** Makes a new casebook; refuses to replace a file. */
+    public static Casebook create(Path file) {
+        return create(file, Clock.systemUTC());
+    }
+
+    /** @param clock dates the logbook */
+    public static Casebook create(Path file, Clock clock) {
+        if (Files.exists(file)) throw new InputFault(file.toString(), "it exists already", "choose another name");
+        return connect(file, clock);
+    }
+
+    private static Casebook connect(Path file, Clock clock) {
+        requireDatabase(file);
+        SQLiteConfig config = new SQLiteConfig();
+        config.enforceForeignKeys(true);
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        config.setBusyTimeout(3000);
+        try {
+            Connection connection = config.createConnection("jdbc:sqlite:" + file.toAbsolutePath());
+            try {
+                Migrations.apply(file.toString(), connection);
+                return new Casebook(file, connection, clock);
+            } catch (SQLException | RuntimeException e) {
+                connection.close();
+                throw e;
+            }
+        } catch (SQLException e) {
+            throw new InputFault(file.toString(), "it cannot be opened as a casebook (" + e.getMessage() + ")",
+                    "check the file and the folder's permissions", e);
+        }
+    }
+
+    private static void requireDatabase(Path file) {
+        if (!Files.exists(file)) return;
+        try (var in = Files.newInputStream(file)) {
+            byte[] head = in.readNBytes(15);
+            if (head.length > 0 && !new String(head, java.nio.charset.StandardCharsets.ISO_8859_1)
+                    .equals("SQLite format 3")) {
+                throw new InputFault(file.toString(), "it is no casebook", "choose a file that ends in .casebook");
+            }
+        } catch (IOException e) {
+            throw new InputFault(file.toString(), "it cannot be read", "check its permissions", e);
+        }
+    }
+
+    public Path file() {
+        return file;
+    }
+
+    /** Cases in the player's order. */
+    public synchronized List<CaseEntry> cases() {
+        return read(() -> sql.list("SELECT id, name, artist, note FROM tone_case ORDER BY position, id",
+                r -> new CaseEntry(r.getLong(1), r.getString(2), r.getString(3), r.getString(4))));
+    }
+
+    /** Recordings of a case, references first. */
+    public synchronized List<Medium> media(long caseId) {
+        return read(() -> sql.list("""
+                SELECT m.id, m.role, m.title, m.hash, CAST(r.frames AS REAL) / r.rate_hz
+                FROM medium m JOIN recording r ON r.hash = m.hash WHERE m.case_id = ?
+                ORDER BY m.role = 'reference' DESC, m.role = 'di' DESC, m.position, m.id""",
+                r -> new Medium(r.getLong(1), caseId, Medium.Role.of(r.getString(2)), r.getString(3), r.getString(4),
+                        r.getDouble(5)),
+                caseId));
+    }
+
+    public synchronized List<Region> regions(long mediumId) {
+        return read(() -> sql.list(
+                "SELECT id, role, from_s, to_s FROM region WHERE medium_id = ? ORDER BY from_s, id",
+                r -> new Region(r.getLong(1), mediumId, Region.Role.of(r.getString(2)), r.getDouble(3),
+                        r.getDouble(4)),
+                mediumId));
+    }
+
+    /** What was measured in a region; empty where it was not, or where the region has moved since. */
+    public synchronized Optional<Measurement> measurement(long regionId) {
+        return read(() -> sql.list("SELECT findings, document FROM evidence WHERE region_id = ?",
+                r -> new Measurement(FindingsJson.read(file.toString(), r.getString(1)), r.getString(2)), regionId)).stream()
+                .findFirst();
+    }
+
+    public synchronized Optional<DerivedTone> tone(long caseId) {
+        return read(() -> sql.list("SELECT derived FROM tone WHERE case_id = ?",
+                r -> DerivedToneJson.read(file.toString(), r.getString(1)), caseId)).stream().findFirst();
+    }
+
+    /** The player's gear; everything that can be simulated where none was named. */
+    public synchronized Rig rig() {
+        return read(() -> sql.list("SELECT document FROM rig ORDER BY id LIMIT 1",
+                r -> ToneJson.readRig(file.toString(), Json.parse(file.toString(), r.getString(1)))))
+                .stream().findFirst().orElseGet(Rig::everything);
+    }
+
+    /** A recording's sound; decodes it anew each time. */
+    public synchronized Sound sound(String hash) {
+        return read(() -> sounds.sound(hash));
+    }
+
+    /** All changes that stand or can be made again, newest first. */
+    public synchronized List<LogEntry> logbook() {
+        return read(history::entries);
+    }
+
+    public synchronized long addCase(String name, String artist, String note) {
+        return change("New case " + name, Optional.empty(),
+                c -> c.insert("tone_case", Map.of("name", name, "artist", artist, "note", note, "position",
+                        sql.list("SELECT coalesce(max(position), 0) + 1 FROM tone_case", r -> r.getLong(1)).get(0))));
+    }
+
+    public synchronized void renameCase(long caseId, String name) {
+        change("Renamed the case to " + name, Optional.of(caseId), c -> {
+            c.update("tone_case", caseId, Map.of("name", name));
+            return caseId;
+        });
+    }
+
+    /**
+     * Keeps a recording and gives it a part in a case.
+     *
+     * @param bytes the audio file as it is
+     * @return the medium's id
+     * @throws InputFault where it is not sound
+     */
+    public synchronized long addMedium(long caseId, Medium.Role role, String fileName, byte[] bytes) {
+        return change("Added " + fileName + " as " + role.column(), Optional.of(caseId), c -> {
+            String hash = sounds.add(fileName, bytes);
+            int dot = fileName.lastIndexOf('.');
+            return c.insert("medium", Map.of("case_id", caseId, "role", role.column(), "title",
+                    dot > 0 ? fileName.substring(0, dot) : fileName, "hash", hash, "position",
+                    sql.list("SELECT count(*) FROM medium WHERE case_id = ?", r -> r.getLong(1), caseId).get(0)));
+        });
+    }
+
+    /** @return the region's id */
+    public synchronized long addRegion(long mediumId, Region.Role role, double fromS, double toS) {
+        return change("Marked " + span(fromS, toS) + " as " + role.words(), caseOf(mediumId),
+                c -> c.insert("region", Map.of("medium_id", mediumId, "role", role.words(), "from_s", fromS, "to_s",
+                        toS)));
+    }
+
+    /** Moves or re-labels a region; what was measured in it no longer holds and goes. */
+    public synchronized void updateRegion(Region region) {
+        change("Moved " + region.role().words() + " to " + span(region.fromS(), region.toS()),
+                caseOf(region.mediumId()), c -> {
+                    deleteEvidence(c, region.id());
+                    c.update("region", region.id(), Map.of("role", region.role().words(), "from_s", region.fromS(),
+                            "to_s", region.toS()));
+                    return region.id();
+                });
+    }
+
+    public synchronized void removeRegion(Region region) {
+        change("Removed " + region.role().words() + " " + span(region.fromS(), region.toS()),
+                caseOf(region.mediumId()), c -> {
+                    deleteEvidence(c, region.id());
+                    c.delete("region", region.id());
+                    return region.id();
+                });
+    }
+
+    private void deleteEvidence(Change c, long regionId) throws SQLException {
+        for (long id : sql.list("SELECT id FROM evidence WHERE region_id = ?", r -> r.getLong(1), regionId)) {
+            c.delete("evidence", id);
+        }
+    }
+
+    public synchronized void keepMeasurement(long regionId, Measurement measurement) {
+        Map<String, Object> values = Map.of("region_id", regionId, "findings",
+                FindingsJson.write(measurement.findings()), "document", measurement.document());
+        change("Measured a region: " + measurement.findings().size() + " findings", caseOfRegion(regionId), c -> {
+            deleteEvidence(c, regionId);
+            return c.insert("evidence", values);
+        });
+    }
+
+    /** @param text what was done, for the logbook */
+    public synchronized void keepTone(long caseId, DerivedTone tone, String text) {
+        String document = DerivedToneJson.write(tone);
+        change(text, Optional.of(caseId), c -> {
+            List<Long> there = sql.list("SELECT id FROM tone WHERE case_id = ?", r -> r.getLong(1), caseId);
+            if (there.isEmpty()) return c.insert("tone", Map.of("case_id", caseId, "derived", document));
+            c.update("tone", there.get(0), Map.of("derived", document));
+            return there.get(0);
+        });
+    }
+
+    public synchronized void keepRig(Rig rig) {
+        String document = Json.text(ToneJson.write(rig));
+        change("Changed the gear list", Optional.empty(), c -> {
+            List<Long> there = sql.list("SELECT id FROM rig", r -> r.getLong(1));
+            if (there.isEmpty()) return c.insert("rig", Map.of("document", document));
+            c.update("rig", there.get(0), Map.of("document", document));
+            return there.get(0);
+        });
+    }
+
+    /** Takes the last change back. @return what it was */
+    public synchronized Optional<String> undo() {
+        return read(history::undo);
+    }
+
+    public synchronized Optional<String> redo() {
+        return read(history::redo);
+    }
+
+    private static String span(double fromS, double toS) {
+        return String.format(java.util.Locale.ROOT, "%.1f–%.1f s", fromS, toS);
+    }
+
+    private Optional<Long> caseOf(long mediumId) {
+        return read(() -> sql.list("SELECT case_id FROM medium WHERE id = ?", r -> r.getLong(1), mediumId)).stream()
+                .findFirst();
+    }
+
+    private Optional<Long> caseOfRegion(long regionId) {
+        return read(() -> sql.list("SELECT m.case_id FROM region r JOIN medium m ON m.id = r.medium_id WHERE r.id = ?",
+                r -> r.getLong(1), regionId)).stream().findFirst();
+    }
+
+    private interface Reading<T> {
+        T run() throws SQLException;
+    }
+
+    private <T> T read(Reading<T> reading) {
+        try {
+            return reading.run();
+        } catch (SQLException e) {
+            throw new StoreFault(file.toString(), e);
+        }
+    }
+
+    private <T> T change(String text, Optional<Long> caseId, History.Work<T> work) {
+        return read(() -> history.change(text, caseId, work));
+    }
+
+    /** Folds the write-ahead log into the file, so that it can be copied alone. */
+    @Override
+    public synchronized void close() {
+        try (Statement s = connection.createStatement()) {
+            s.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        } catch (SQLException e) {
+            throw new StoreFault(file.toString(), e);
+        } finally {
+            try {
+                connection.close();
+            } catch (SQLException e) {
+                throw new StoreFault(file.toString(), e);
+            }
+        }
+    }
+}

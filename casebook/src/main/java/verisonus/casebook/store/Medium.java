@@ -1,0 +1,30 @@
+package verisonus.casebook.store;
+
+import java.util.Locale;
+
+/**
+ * A recording in the part that it plays in a case.
+ *
+ * @param title in the player's words
+ * @param hash of its content, under which the sound is stored
+ * @param durationS length
+ */
+public record Medium(long id, long caseId, Role role, String title, String hash, double durationS) {
+    /** What a recording is for. */
+    public enum Role {
+        /** The wanted sound is heard in it. */
+        REFERENCE,
+        /** Dry guitar. */
+        DI,
+        /** The rest of the band, without the guitar. */
+        BACKING;
+
+        String column() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        static Role of(String column) {
+            return valueOf(column.toUpperCase(Locale.ROOT));
+        }
+    }
+}

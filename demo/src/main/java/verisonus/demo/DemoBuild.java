@@ -1,0 +1,36 @@
+package verisonus.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+/** Plays all recipes and writes the parts that ship. Run once whenever a recipe or a processor has changed. */
+final class DemoBuild {
+    private DemoBuild() {}
+
+    /** @param args the folder that the parts go to */
+    public static void main(String[] args) throws IOException {
+        Path folder = Path.of(args[0]);
+        for (Recipe r : DemoCasebook.recipes()) {
+            Sound reference = r.reference();
+            Sound di = r.di();
+            write(folder, r, "reference", reference);
+            write(folder, r, "di", di);
+            if (r == Recipe.SALT_AND_STATIC) write(folder, r, "backing", r.backing());
+            if (r == Recipe.GLASS_HARBOUR) {
+                ExecutorService workers = Executors.newFixedThreadPool(2);
+                Files.writeString(folder.resolve("glass-harbour-tone.json"),
+                        DemoCasebook.derivedTone(reference, di, workers));
+                workers.shutdown();
+            }
+        }
+    }
+
+    private static void write(Path folder, Recipe r, String part, Sound sound) throws IOException {
+        Files.write(folder.resolve(DemoParts.fileName(r, part)), SoundWriter.encode(sound, SoundWriter.Format.FLAC_16));
+    }
+}

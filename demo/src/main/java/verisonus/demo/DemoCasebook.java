@@ -1,0 +1,83 @@
+package verisonus.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import verisonus.casebook.exchange.EvidenceJson;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.DerivedToneJson;
+import verisonus.casebook.store.Measurement;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
+import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.derive.Derivation;
+import verisonus.core.derive.SearchOptions;
+import verisonus.core.derive.ToneSearch;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.Progress;
+import verisonus.core.sound.Sound;
+
+/** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. One case is derived, one is left to be. */
+public final class DemoCasebook {
+    /** What the casebook's file is called. */
+    public static final String FILE_NAME = "nine-lanterns.casebook";
+    /** Where the guitar stands alone in the case that is left to be derived. */
+    private static final double ALONE_TO_S = 4.8;
+
+    private DemoCasebook() {}
+
+    /** Writes the casebook to a file that is not there yet, from the parts that ship. */
+    public static void writeTo(Path file) {
+        try (Casebook book = Casebook.create(file)) {
+            book.keepRig(DemoRig.rig());
+            long glass = addCase(book, Recipe.GLASS_HARBOUR, "Act one, under the narrator. Chimes, sways, answers itself.",
+                    0.3, 11.5);
+            book.keepTone(glass,
+                    DerivedToneJson.read("demo",
+                            new String(DemoParts.bytes("glass-harbour-tone.json"), StandardCharsets.UTF_8)),
+                    "Derived a tone for Glass Harbour");
+            addCase(book, Recipe.SALT_AND_STATIC, "The chase. Hard picking, one microphone in the room, a band on top.",
+                    0.2, ALONE_TO_S);
+        }
+    }
+
+    private static long addCase(Casebook book, Recipe recipe, String note, double fromS, double toS) {
+        long id = book.addCase(recipe.title(), recipe.artist(), note);
+        long reference = addMedium(book, id, Medium.Role.REFERENCE, recipe, "reference");
+        addMedium(book, id, Medium.Role.DI, recipe, "di");
+        if (recipe == Recipe.SALT_AND_STATIC) addMedium(book, id, Medium.Role.BACKING, recipe, "backing");
+        long region = book.addRegion(reference, Region.Role.CORE_TONE, fromS, toS);
+        if (recipe == Recipe.GLASS_HARBOUR) book.keepMeasurement(region, measured(recipe, fromS, toS));
+        return id;
+    }
+
+    private static long addMedium(Casebook book, long id, Medium.Role role, Recipe recipe, String part) {
+        String name = DemoParts.fileName(recipe, part);
+        return book.addMedium(id, role, name, DemoParts.bytes(name));
+    }
+
+    private static Measurement measured(Recipe recipe, double fromS, double toS) {
+        Sound whole = verisonus.core.sound.SoundReader
+                .decode("reference", DemoParts.bytes(DemoParts.fileName(recipe, "reference"))).sound();
+        Evidence evidence = Examination.of(whole.slice(fromS, toS), Progress.NONE);
+        return new Measurement(EvidenceSentences.of(evidence), Json.text(EvidenceJson.write(
+                DemoParts.fileName(recipe, "reference"), fromS, toS, whole.rateHz(), whole.durationS(), evidence)));
+    }
+
+    /** Derives the tone of the case that ships derived, as the window would. */
+    static String derivedTone(Sound reference, Sound di, ExecutorService workers) {
+        Derivation d = new ToneSearch(reference.slice(0.3, 11.5), di,
+                SearchOptions.defaults().withRig(DemoRig.rig()), workers, Progress.NONE).run();
+        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Set.of()));
+    }
+
+    static List<Recipe> recipes() {
+        return List.of(Recipe.values());
+    }
+}

@@ -1,0 +1,162 @@
+package verisonus.demo;
+
+import java.util.List;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.MixLaw;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Sound;
+
+/**
+ * How a case of the demo was made: what was played, through which settings, and what it was mixed with. What the program
+ * derives can be checked against {@link #truth()}.
+ */
+enum Recipe {
+    /** A chiming arpeggio, played twice and panned, with a slow phaser and a triplet-quarter echo. */
+    GLASS_HARBOUR("Glass Harbour", "Oda Marrel, “Glass Harbour”", 140) {
+        @Override
+        Tone truth() {
+            return new Tone(title(), List.of(
+                    Block.of("chiming edge").with("gain", 4.2).with("bass", 3.6).with("mid", 5.9).with("treble", 6.4)
+                            .with("presence", 6).with("master", 4.6).with("sag", 4),
+                    Block.of("2×12 open"),
+                    Block.of("ribbon microphone").with("position", 30).with("distance", 8),
+                    Block.of("four-stage phaser").with("rate", 0.42).with("depth", 55).with("feedback", 10).with("mix",
+                            30),
+                    Block.of("clean echo").with("time", 40000 / bpm()).with("feedback", 12).with("mix",
+                            MixLaw.percentFor(-7))));
+        }
+
+        @Override
+        Sound reference() {
+            List<Note> phrase = Phrases.arpeggio(bpm(), 6);
+            Sound first = Renderer.render(truth(), new Player(5, 0.05, 11).play(phrase, Instrument.SINGLE_COIL, 13.2),
+                    Quality.FINAL, Progress.NONE);
+            // The second take: never a copy, and the microphone a little further out.
+            Tone second = truth().with(truth().find("microphone").orElseThrow().with("position", 38));
+            Sound other = Renderer.render(second, new Player(5, 0.05, 12).play(phrase, Instrument.SINGLE_COIL, 13.2),
+                    Quality.FINAL, Progress.NONE);
+            return loud(panned(first.mid(), other.mid(), 0.8), -18);
+        }
+
+        @Override
+        Sound di() {
+            return new Player(8, 0.07, 21).play(Phrases.arpeggio(bpm(), 6), Instrument.HUMBUCKER, 13.2);
+        }
+    },
+    /** A mid-forward crunch riff through one room microphone: alone for two bars, then inside a band. */
+    SALT_AND_STATIC("Salt and Static", "Juno Tesk, “Salt and Static”", 104) {
+        @Override
+        Tone truth() {
+            return new Tone(title(), List.of(
+                    Block.of("mid-forward crunch").with("gain", 5.4).with("bass", 4.2).with("mid", 7).with("treble", 5.6)
+                            .with("presence", 4).with("master", 5.2).with("sag", 3),
+                    Block.of("4×12 closed"),
+                    Block.of("condenser microphone").with("position", 25).with("distance", 45),
+                    Block.of("plain hall").with("decay", 0.5).with("pre-delay", 8).with("mix", 7)));
+        }
+
+        @Override
+        Sound reference() {
+            Sound guitar = loud(guitar(), -19);
+            float[] band = backing().mid();
+            float[] left = new float[band.length];
+            float[] right = new float[band.length];
+            for (int i = 0; i < band.length; i++) {
+                left[i] = guitar.channel(0)[i] + band[i];
+                right[i] = guitar.channel(guitar.channels().length - 1)[i] + band[i];
+            }
+            return Sound.stereo(left, right, Renderer.RATE_HZ).gained(-2);
+        }
+
+        private Sound guitar() {
+            return Renderer.render(truth(),
+                    new Player(4, 0.05, 31).play(Phrases.crunchRiff(bpm(), BARS), Instrument.HUMBUCKER, LENGTH_S),
+                    Quality.FINAL, Progress.NONE);
+        }
+
+        @Override
+        Sound di() {
+            return new Player(7, 0.06, 41).play(Phrases.crunchRiff(bpm(), BARS), Instrument.SINGLE_COIL, LENGTH_S);
+        }
+
+        @Override
+        Sound backing() {
+            float[] track = new float[(int) (LENGTH_S * Renderer.RATE_HZ)];
+            Drums drums = new Drums(track, 51);
+            double beat = 60 / bpm();
+            for (int b = 4 * ALONE_BARS; b < 4 * BARS; b++) {
+                double at = 0.3 + b * beat;
+                if (b % 2 == 0) drums.kick(at, 0.30);
+                if (b % 4 == 3) drums.kick(at + beat / 2, 0.26);
+                if (b % 2 == 1) drums.snare(at, 0.22);
+                drums.hat(at, 0.10);
+                drums.hat(at + beat / 2, 0.07);
+            }
+            Sound bass = new Player(5, 0.05, 52).play(Phrases.bassLine(bpm(), ALONE_BARS, BARS), Instrument.BASS,
+                    LENGTH_S);
+            float[] low = bass.mid();
+            for (int i = 0; i < track.length; i++) track[i] += 0.45f * low[i];
+            return Sound.mono(track, Renderer.RATE_HZ);
+        }
+    };
+
+    private static final int BARS = 7;
+    private static final int ALONE_BARS = 2;
+    private static final double LENGTH_S = 17.2;
+
+    private final String title;
+    private final String artist;
+    private final double bpm;
+
+    Recipe(String title, String artist, double bpm) {
+        this.title = title;
+        this.artist = artist;
+        this.bpm = bpm;
+    }
+
+    String title() {
+        return title;
+    }
+
+    String artist() {
+        return artist;
+    }
+
+    double bpm() {
+        return bpm;
+    }
+
+    /** The settings that the reference was really made with. */
+    abstract Tone truth();
+
+    /** The recording in which the sound is heard. */
+    abstract Sound reference();
+
+    /** The same phrase played again, by other hands on another pickup. */
+    abstract Sound di();
+
+    /** The band without the guitar; silent where the guitar is alone anyway. */
+    Sound backing() {
+        return Sound.mono(new float[Renderer.RATE_HZ], Renderer.RATE_HZ);
+    }
+
+    private static Sound panned(float[] first, float[] second, double apart) {
+        float near = (float) (0.5 + 0.5 * apart);
+        float far = 1 - near;
+        float[] left = new float[first.length];
+        float[] right = new float[first.length];
+        for (int i = 0; i < left.length; i++) {
+            left[i] = near * first[i] + far * second[i];
+            right[i] = far * first[i] + near * second[i];
+        }
+        return Sound.stereo(left, right, Renderer.RATE_HZ);
+    }
+
+    private static Sound loud(Sound sound, double lufs) {
+        return sound.gained(lufs - LoudnessMeter.integratedLufs(sound).orElse(lufs));
+    }
+}
