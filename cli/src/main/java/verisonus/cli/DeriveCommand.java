@@ -107,7 +107,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         List<Travelled> travelled = new Journey(d.render(), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
                 .to(PlaybackSystem.ALL);
         return new ToneSheet(tone.name(), "", EvidenceSentences.of(d.reference()),
-                Optional.of(DerivedTone.of(d, Optional.empty(), Set.of())), travelled, rig);
+                Optional.of(DerivedTone.of(d, Optional.empty(), Set.of(), 0)), travelled, rig);
     }
 
     private static String nameOf(@Nullable Path file) {

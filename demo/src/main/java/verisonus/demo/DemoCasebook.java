@@ -1,8 +1,13 @@
 package verisonus.demo;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
@@ -27,6 +32,8 @@ import verisonus.core.sound.Sound;
 public final class DemoCasebook {
     /** What the casebook's file is called. */
     public static final String FILE_NAME = "nine-lanterns.casebook";
+    private static final double GLASS_FROM_S = 0.3;
+    private static final double GLASS_TO_S = 11.5;
     /** Where the guitar stands alone in the case that is left to be derived. */
     private static final double ALONE_TO_S = 4.8;
 
@@ -37,7 +44,7 @@ public final class DemoCasebook {
         try (Casebook book = Casebook.create(file)) {
             book.keepRig(DemoRig.rig());
             long glass = addCase(book, Recipe.GLASS_HARBOUR, "Act one, under the narrator. Chimes, sways, answers itself.",
-                    0.3, 11.5);
+                    GLASS_FROM_S, GLASS_TO_S);
             book.keepTone(glass,
                     DerivedToneJson.read("demo",
                             new String(DemoParts.bytes("glass-harbour-tone.json"), StandardCharsets.UTF_8)),
@@ -45,6 +52,22 @@ public final class DemoCasebook {
             addCase(book, Recipe.SALT_AND_STATIC, "The chase. Hard picking, one microphone in the room, a band on top.",
                     0.2, ALONE_TO_S);
         }
+    }
+
+    /** Writes the first case's recordings beside a casebook. @return their file names, in the order asked for */
+    public static List<String> extract(Path casebook, Medium.Role... roles) {
+        List<String> out = new ArrayList<>();
+        for (Medium.Role role : roles) {
+            String name = DemoParts.fileName(Recipe.GLASS_HARBOUR, role.name().toLowerCase(Locale.ROOT));
+            Path file = casebook.resolveSibling(name);
+            try {
+                Files.write(file, DemoParts.bytes(name));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            out.add(file.toString());
+        }
+        return out;
     }
 
     private static long addCase(Casebook book, Recipe recipe, String note, double fromS, double toS) {
@@ -72,9 +95,9 @@ public final class DemoCasebook {
 
     /** Derives the tone of the case that ships derived, as the window would. */
     static String derivedTone(Sound reference, Sound di, ExecutorService workers) {
-        Derivation d = new ToneSearch(reference.slice(0.3, 11.5), di,
+        Derivation d = new ToneSearch(reference.slice(GLASS_FROM_S, GLASS_TO_S), di,
                 SearchOptions.defaults().withRig(DemoRig.rig()), workers, Progress.NONE).run();
-        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Set.of()));
+        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Set.of(), GLASS_FROM_S));
     }
 
     static List<Recipe> recipes() {

@@ -104,7 +104,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     }
 
     /** The frequency and width of a peak that is flat say nothing. */
-    static boolean isUnused(Block b, Control c) {
+    public static boolean isUnused(Block b, Control c) {
         for (int p = 1; p <= 4; p++) {
             String peak = "peak " + p;
             if (c.name().startsWith(peak + " ") && b.get(peak) == 0) return true;

@@ -22,8 +22,12 @@ import verisonus.core.rig.Tone;
  */
 public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked, List<Tolerance> tolerances,
         List<Alternative> alternatives, GapLedger gap, Search search) {
-    /** How a tone was searched for. */
-    public record Search(String pairing, double seconds, long candidates, String stopped) {}
+    /**
+     * How a tone was searched for.
+     *
+     * @param diStartS where on the reference's time axis the DI begins, seconds
+     */
+    public record Search(String pairing, double seconds, long candidates, String stopped, double diStartS) {}
 
     public DerivedTone {
         locked = Set.copyOf(locked);
@@ -31,10 +35,14 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
         alternatives = List.copyOf(alternatives);
     }
 
-    /** What a search came to, after an earlier tone. */
-    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked) {
+    /**
+     * What a search came to, after an earlier tone.
+     *
+     * @param regionFromS where in the reference the searched region begins
+     */
+    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked, double regionFromS) {
         return new DerivedTone(d.tone(), earlier, locked, d.tolerances(), d.alternatives(), d.gap(),
-                new Search(d.pairing().words(), d.seconds(), d.candidates(), d.stopped()));
+                new Search(d.pairing().words(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()));
     }
 
     public DerivedTone locking(Set<String> controls) {

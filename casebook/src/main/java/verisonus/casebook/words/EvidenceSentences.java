@@ -22,11 +22,12 @@ import verisonus.core.plan.Repeats;
  * @param topic one word for what it is about
  * @param sentence the finding with its figures
  * @param remark what it means or rests on, may be empty
+ * @param reason what in the sound speaks for it, may be empty
  * @param confidence where the finding has one
  * @param presence whether it is there; UNKNOWN where the recording cannot tell
  * @param plot the curve that shows the reason
  */
-public record EvidenceSentences(String topic, String sentence, String remark, OptionalDouble confidence,
+public record EvidenceSentences(String topic, String sentence, String remark, String reason, OptionalDouble confidence,
         Presence presence,
         Optional<Plot> plot) {
     /** All findings of a region, in the order in which people work. */
@@ -36,7 +37,9 @@ public record EvidenceSentences(String topic, String sentence, String remark, Op
         out.add(colour(e.spectrum()));
         out.add(new EvidenceSentences("Dynamics", dynamics(e), e.dynamics().attackMs().isPresent()
                 ? format("notes rise in %.0f ms", e.dynamics().attackMs().getAsDouble())
-                : "no clear note beginnings", OptionalDouble.empty(), Presence.PRESENT, Optional.empty()));
+                : "no clear note beginnings",
+                "50 ms levels from the softest tenth to the loudest twentieth; slope from 60 ms after each note to the next",
+                OptionalDouble.empty(), Presence.PRESENT, Optional.empty()));
         out.add(found("Pitch", e.tuning(),
                 e.tuning().value().map(t -> pitch(t.offsetCents())).orElse("Cannot tell the tuning."),
                 "known within a semitone"));
@@ -46,7 +49,8 @@ public record EvidenceSentences(String topic, String sentence, String remark, Op
         out.add(width(e));
         out.add(level(e.level()));
         out.add(new EvidenceSentences("Noise", format("%.0f dBFS under the playing.", e.noise().levelDbfs()),
-                e.noise().levelDbfs() < -65 ? "no gate needed" : "a gate may be wanted between notes",
+                e.noise().levelDbfs() < -65 ? "no gate needed" : "ringing or noise between notes; a gate may be wanted",
+                "the level that each frequency falls back to between notes; at most this where strings ring on",
                 OptionalDouble.empty(), Presence.PRESENT,
                 Optional.empty()));
         out.add(found("Hum", e.hum(),
@@ -57,7 +61,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, Op
     }
 
     private static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
-        return new EvidenceSentences(topic, sentence, remark, OptionalDouble.of(f.confidence()), f.presence(),
+        return new EvidenceSentences(topic, sentence, remark, f.reason(), OptionalDouble.of(f.confidence()), f.presence(),
                 f.plot());
     }
 
@@ -94,7 +98,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, Op
         double[] octaves = new double[hz.length];
         for (int i = 0; i < hz.length; i++) octaves[i] = hz[i];
         Plot plot = new Plot("third-octave level, dB", "Hz", octaves, s.levelDb(), new double[0]);
-        return new EvidenceSentences("Colour", sentence, remark, OptionalDouble.empty(), Presence.PRESENT,
+        return new EvidenceSentences("Colour", sentence, remark, "long-term level in third octaves", OptionalDouble.empty(), Presence.PRESENT,
                 Optional.of(plot));
     }
 
@@ -138,14 +142,14 @@ public record EvidenceSentences(String topic, String sentence, String remark, Op
                         ? format("right is %.1f ms %s", Math.abs(e.stereo().offsetMs()),
                                 e.stereo().offsetMs() > 0 ? "later" : "earlier")
                         : e.stereo().correlation() > 0.98 ? "as good as mono" : "sides differ";
-        return new EvidenceSentences("Width", said, remark, OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
+        return new EvidenceSentences("Width", said, remark, "", OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
     }
 
     private static EvidenceSentences level(LevelReading l) {
         String lufs = l.integratedLufs().isPresent() ? format("%.1f LUFS, ", l.integratedLufs().getAsDouble()) : "";
         String clipped = l.clippedSamples() == 0 ? "nothing is clipped" : l.clippedSamples() + " samples are clipped";
         return new EvidenceSentences("Level",
-                format("%strue peak %.1f dBTP, crest %.1f dB.", lufs, l.truePeakDbtp(), l.crestFactorDb()), clipped,
+                format("%strue peak %.1f dBTP, crest %.1f dB.", lufs, l.truePeakDbtp(), l.crestFactorDb()), clipped, "",
                 OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
     }
 

@@ -58,7 +58,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
         }
         rows.add(new GapRow("width", "correlation", reference.stereo().correlation(), candidate.stereo().correlation(),
                 JndScale.CORRELATION, "space",
-                "play a second take panned apart, or change the stereo effects", reference.channels() == 2));
+                "play a second take panned apart: one take stays in the middle", pingPong(reference)));
         rows.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
         return new GapLedger(rows, spectrumRms(reference.spectrum(), candidate.spectrum(), offset));
     }
@@ -75,6 +75,11 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
 
     public Optional<GapRow> find(String attribute) {
         return rows.stream().filter(r -> r.attribute().equals(attribute)).findFirst();
+    }
+
+    /** Width that an effect makes can be set; width from playing twice cannot. */
+    private static boolean pingPong(Evidence reference) {
+        return reference.echo().value().filter(EchoReading::pingPong).isPresent();
     }
 
     private static Optional<GapRow> bandRow(SpectrumReading ref, SpectrumReading cand, double offset, double[] band) {

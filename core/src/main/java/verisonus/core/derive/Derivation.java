@@ -20,12 +20,13 @@ import verisonus.core.sound.Sound;
  * @param reference what was measured in the reference
  * @param candidate what was measured in the render
  * @param render the DI through the tone, at the reference's loudness, in time with the reference
+ * @param diStartS where in the reference the DI's first sample belongs, seconds; 0 for other playing
  * @param stopped why it ended
  */
 public record Derivation(Tone tone, Pairing pairing, double seconds, long candidates, int renders,
         List<Tolerance> tolerances,
         List<Alternative> alternatives, GapLedger gap, Evidence reference, Evidence candidate, Sound render,
-        String stopped) {
+        double diStartS, String stopped) {
     public Derivation {
         tolerances = List.copyOf(tolerances);
         alternatives = List.copyOf(alternatives);

@@ -93,7 +93,7 @@ public final class ToneSearch {
         return new Derivation(finished.tone, alignment.pairing(), seconds,
                 (long) renders.get() * linear.dictionary().size(), renders.get(), tolerances,
                 alternatives, gap, evidence, candidate, finished.render,
-                cancelled ? "cancelled: the best so far" : "no move brought more");
+                (double) alignment.offsetSamples() / Renderer.RATE_HZ, cancelled ? "cancelled: the best so far" : "no move brought more");
     }
 
     private Objective objective(float[] wanted, float[] dry, Pairing pairing, LinearPart linear, Optional<Block> echo) {
@@ -141,7 +141,7 @@ public final class ToneSearch {
         List<Objective.Point> stepped = new ArrayList<>();
         int at = 0;
         for (Objective.Point p : bestOfPair.values()) {
-            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(), "first steps with " + p.knobs().amp());
+            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(), "first steps with " + p.knobs().amp() + nearest(stepped));
             Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
                     .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
             stepped.add(objective.at(moved.knobs(), Quality.DRAFT));
@@ -214,16 +214,23 @@ public final class ToneSearch {
         for (int i = 0; i < starts.size(); i++) {
             if (progress.cancelled() || renders.get() > options.mostRenders()) break;
             progress.at(0.35 + 0.4 * i / starts.size(),
-                    "going downhill from start " + (i + 1) + " of " + starts.size());
+                    "going downhill from start " + (i + 1) + " of " + starts.size() + nearest(List.of(best)));
             Objective.Point p = new KnobFit(objective, options.locked(), workers, progress).improve(starts.get(i), 5,
                     Quality.DRAFT);
             if (p.score() < best.score()) best = p;
         }
         if (progress.cancelled()) return best;
-        progress.at(0.75, "refining");
+        progress.at(0.75, "refining" + nearest(List.of(best)));
         best = new KnobFit(objective, options.locked(), workers, progress).improve(best, 3, Quality.DRAFT);
         KnobFit fine = new KnobFit(objective, options.locked(), workers, progress);
         return fine.improve(objective.at(best.knobs(), Quality.SEARCH), 2, Quality.SEARCH);
+    }
+
+    /** The best error so far, so that it can be watched falling. */
+    private static String nearest(List<Objective.Point> points) {
+        return points.stream().mapToDouble(Objective.Point::score).min().stream()
+                .mapToObj(s -> String.format(java.util.Locale.ROOT, " · %.2f dB off", Math.sqrt(s))).findFirst()
+                .orElse("");
     }
 
     private Objective.Point shaken(Objective objective, Objective.Point best) {

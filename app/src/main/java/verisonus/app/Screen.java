@@ -1,0 +1,41 @@
+package verisonus.app;
+
+import java.nio.file.Path;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import verisonus.desktop.shell.VerisonusApplication;
+
+/** Whether a window can be shown here, and showing it. */
+final class Screen {
+    /** Tells the launcher that the window toolkit could not start, so that it tries again without a screen. */
+    static final int NO_SCREEN = 75;
+
+    private static final Logger LOG = LoggerFactory.getLogger(Screen.class);
+
+    private Screen() {}
+
+    /** Whether the launcher, or whoever started the program, has chosen to do without a screen. */
+    static boolean isOff() { return "Headless".equals(System.getProperty("glass.platform")); }
+
+    /** @return exit status */
+    static int show(Path casebook) {
+        try {
+            VerisonusApplication.show(casebook);
+            return 0;
+        } catch (UnsupportedOperationException | UnsatisfiedLinkError | ExceptionInInitializerError e) {
+            return missing(e);
+        } catch (RuntimeException e) {
+            Throwable cause = e.getCause() == null ? e : e.getCause();
+            boolean toolkit = cause instanceof UnsupportedOperationException || cause instanceof LinkageError
+                    || String.valueOf(e.getMessage()).contains("oolkit");
+            if (toolkit) return missing(cause);
+            throw e;
+        }
+    }
+
+    private static int missing(Throwable e) {
+        LOG.debug("the window toolkit could not start", e);
+        System.err.println("verisonus: the window cannot be shown here (" + e.getMessage() + ")");
+        return NO_SCREEN;
+    }
+}

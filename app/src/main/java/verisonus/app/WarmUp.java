@@ -1,0 +1,65 @@
+package verisonus.app;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.Medium;
+import verisonus.cli.CommandLineProgram;
+import verisonus.demo.DemoCasebook;
+import verisonus.desktop.shell.Pictures;
+
+/** Does once what people do most, so that the start-up cache knows its classes and which code is hot. */
+final class WarmUp {
+    private WarmUp() {}
+
+    @Command(name = "command-warm-up", hidden = true)
+    static final class OfCommands implements Callable<Integer> {
+        @Parameters
+        private @Nullable Path folder;
+
+        @Override
+        public Integer call() {
+            Path book = laidOut(folder);
+            List<String> audio = DemoCasebook.extract(book, Medium.Role.REFERENCE, Medium.Role.DI);
+            String out = book.resolveSibling("out").toString();
+            run("measure", audio.get(0), "--json");
+            run("measure", audio.get(1));
+            run("derive", "--reference", audio.get(0), "--di", audio.get(1), "--out", out, "--seconds", "1", "--json");
+            run("compare", audio.get(0), out + "/render.wav", "--json");
+            run("render", "--tone", out + "/tone.json", "--di", audio.get(1), "--out", out + "/again.wav");
+            run("travel", audio.get(0));
+            run("controls");
+            return 0;
+        }
+
+        private static void run(String... args) {
+            CommandLineProgram.run(args, Map.of());
+        }
+    }
+
+    @Command(name = "window-warm-up", hidden = true)
+    static final class OfWindow implements Callable<Integer> {
+        @Parameters
+        private @Nullable Path folder;
+
+        @Override
+        public Integer call() {
+            Path book = laidOut(folder);
+            Pictures.draw(book, book.resolveSibling("pictures"));
+            return 0;
+        }
+    }
+
+    private static Path laidOut(@Nullable Path folder) {
+        Path work = folder == null ? UserFolder.path() : folder;
+        work.toFile().mkdirs();
+        Path book = work.resolve(DemoCasebook.FILE_NAME);
+        DemoCasebook.writeTo(book);
+        return book;
+    }
+}

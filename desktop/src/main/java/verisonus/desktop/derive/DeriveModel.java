@@ -1,0 +1,193 @@
+package verisonus.desktop.derive;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Region;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.derive.Derivation;
+import verisonus.core.derive.SearchOptions;
+import verisonus.core.derive.ToneSearch;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Sounds;
+
+/** The tone of the open case: derived, locked, turned by hand. */
+public final class DeriveModel {
+    private final Desk desk;
+    private final Rig rig;
+    private final ObjectProperty<SearchOptions.Start> start = new SimpleObjectProperty<>(SearchOptions.Start.NEUTRAL);
+    private final ObjectProperty<SearchOptions.Order> order = new SimpleObjectProperty<>(SearchOptions.Order.TOGETHER);
+    private final ObjectProperty<SearchOptions.Equalizing> equalizing = new SimpleObjectProperty<>(
+            SearchOptions.Equalizing.EITHER);
+
+    /** What was measured in the region a hand-turned tone is compared with. */
+    private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
+
+    private volatile Optional<Measured> reference = Optional.empty();
+
+    private final ReadOnlyObjectWrapper<Optional<Spectra>> spectra = new ReadOnlyObjectWrapper<>(Optional.empty());
+
+    public DeriveModel(Desk desk) {
+        this.desk = desk;
+        this.rig = desk.book().rig();
+        desk.sounds().subscribe(this::compareSpectra);
+    }
+
+    private void compareSpectra(Sounds s) {
+        if (s.mine().isEmpty() || s.reference().isEmpty() || region().isEmpty()) {
+            spectra.set(Optional.empty());
+            return;
+        }
+        Region r = region().get();
+        double from = r.fromS() - s.diStartS();
+        desk.work().run("Comparing spectra", _ -> Spectra.of(s.reference().get().slice(r.fromS(), r.toS()),
+                s.mine().get().slice(from, from + r.lengthS())), made -> spectra.set(Optional.of(made)));
+    }
+
+    ReadOnlyObjectProperty<Optional<Spectra>> spectra() {
+        return spectra.getReadOnlyProperty();
+    }
+
+    /** Why nothing can be derived yet, in the player's words; empty where it can. */
+    public String missing() {
+        Sounds s = desk.sounds().get();
+        if (desk.open().get().isEmpty()) return "Open a case first.";
+        if (s.reference().isEmpty()) return "Add a recording with the wanted sound: drop it anywhere in the window.";
+        if (s.di().isEmpty()) return "Add a dry take of the guitar: drop it anywhere in the window.";
+        if (region().isEmpty()) return "Mark a region in which the guitar stands alone, on the Listen bench.";
+        return "";
+    }
+
+    private Optional<Region> region() {
+        return desk.open().get().flatMap(OpenCase::region);
+    }
+
+    public Optional<DerivedTone> tone() {
+        return desk.open().get().flatMap(OpenCase::tone);
+    }
+
+    public List<SettingRow> settings() {
+        return tone().map(SettingRow::of).orElse(List.of());
+    }
+
+    /** Searches for a tone; locked controls keep their value, a cancelled search keeps the best so far. */
+    public void derive() {
+        if (!missing().isEmpty()) return;
+        OpenCase c = desk.open().get().orElseThrow();
+        Region region = c.region().orElseThrow();
+        Sounds s = desk.sounds().get();
+        Sound wanted = s.reference().orElseThrow().slice(region.fromS(), region.toS());
+        Sound di = s.di().orElseThrow();
+        Optional<DerivedTone> before = c.tone();
+        Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
+        SearchOptions plain = SearchOptions.defaults().withRig(rig).withSchool(start.get(), order.get(),
+                equalizing.get());
+        SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
+        desk.work().run("Deriving", progress -> {
+            Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
+            return DerivedTone.of(d, before.map(DerivedTone::tone), locked, region.fromS());
+        }, derived -> {
+            desk.book().keepTone(c.entry().id(), derived, String.format(Locale.ROOT,
+                    "Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
+            desk.refresh();
+        });
+    }
+
+    /** Locks a control at its value, or lets it go again. */
+    public void toggleLock(SettingRow row) {
+        tone().ifPresent(t -> {
+            Set<String> locked = new HashSet<>(t.locked());
+            boolean now = locked.add(row.name());
+            if (!now) locked.remove(row.name());
+            keep(t.locking(locked), (now ? "Locked " : "Unlocked ") + words(row));
+        });
+    }
+
+    /** Sets a control by hand; mine is played and measured anew. */
+    public void turn(SettingRow row, double value) {
+        Optional<DerivedTone> before = tone();
+        if (before.isEmpty() || Math.abs(value - row.value()) < 1e-9) return;
+        Block changed = row.block().with(row.control().name(), value);
+        retone(before.get(), before.get().tone().with(changed),
+                words(row) + " to " + rig.display(row.block().model(), row.control(), value));
+    }
+
+    /** Takes a block out of the chain or puts it back. */
+    public void toggleBlock(Block block) {
+        tone().ifPresent(t -> retone(t, t.tone().with(block.switched(!block.on())),
+                block.model().name() + (block.on() ? " off" : " on")));
+    }
+
+    private void retone(DerivedTone before, Tone tone, String what) {
+        OpenCase c = desk.open().get().orElseThrow();
+        Sounds s = desk.sounds().get();
+        if (s.di().isEmpty() || s.reference().isEmpty() || c.region().isEmpty()) {
+            keep(before.turned(tone, before.gap()), what);
+            return;
+        }
+        Region region = c.region().get();
+        desk.work().run("Measuring the change", progress -> before.turned(tone, gap(tone, before, region, s, progress)),
+                turned -> keep(turned, what));
+    }
+
+    private GapLedger gap(Tone tone, DerivedTone before, Region region, Sounds s, Progress progress) {
+        Measured m = reference.filter(r -> r.regionId == region.id() && r.fromS == region.fromS()
+                && r.toS == region.toS()).orElseGet(() -> new Measured(region.id(), region.fromS(), region.toS(),
+                        Examination.of(s.reference().orElseThrow().slice(region.fromS(), region.toS()), progress)));
+        reference = Optional.of(m);
+        Sound mine = Renderer.render(tone, s.di().orElseThrow(), Quality.FINAL, progress);
+        double from = region.fromS() - before.search().diStartS();
+        boolean same = before.search().pairing().equals("same phrase");
+        Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
+        return GapLedger.between(m.evidence, Examination.of(part, progress));
+    }
+
+    private void keep(DerivedTone tone, String what) {
+        OpenCase c = desk.open().get().orElseThrow();
+        desk.book().keepTone(c.entry().id(), tone, what);
+        desk.refresh();
+    }
+
+    private static String words(SettingRow row) {
+        Control c = row.control();
+        return row.block().model().kind().word() + " " + c.name();
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public Rig rig() {
+        return rig;
+    }
+
+    public ObjectProperty<SearchOptions.Start> start() {
+        return start;
+    }
+
+    public ObjectProperty<SearchOptions.Order> order() {
+        return order;
+    }
+
+    public ObjectProperty<SearchOptions.Equalizing> equalizing() {
+        return equalizing;
+    }
+}

@@ -1,0 +1,236 @@
+package verisonus.desktop.derive;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.beans.property.ObjectProperty;
+import javafx.geometry.HPos;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.derive.SearchOptions;
+import verisonus.core.rig.Block;
+import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
+
+/** The derive bench: the chain as a table of ruled scales, and the ledger of what still differs. */
+public final class DeriveView extends BorderPane {
+    private final DeriveModel model;
+    private final Theme theme;
+    private final Label verdict = Nodes.wrapped("", "heading");
+    private final Label summary = Nodes.wrapped("", "quiet", "small");
+    private final Button derive = new Button("Derive");
+    private final GridPane table = new GridPane();
+    private final LedgerView ledger;
+
+    public DeriveView(DeriveModel model, Theme theme) {
+        this.model = model;
+        this.theme = theme;
+        getStyleClass().add("derive");
+        ledger = new LedgerView(model, theme);
+        derive.setId("derive");
+        derive.getStyleClass().add("first");
+        derive.setOnAction(_ -> model.derive());
+        HBox schools = schools();
+        VBox words = Nodes.column(2, verdict, summary);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        VBox head = Nodes.column(8, words, schools);
+        head.setPadding(new Insets(14, 16, 6, 22));
+        columns();
+        ScrollPane scroll = new ScrollPane(table);
+        scroll.setFitToWidth(true);
+        table.setPadding(new Insets(0, 10, 10, 22));
+        BorderPane left = new BorderPane(scroll);
+        left.setTop(head);
+        Label legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording", "quiet",
+                "small");
+        legend.setPadding(new Insets(4, 0, 6, 22));
+        left.setBottom(legend);
+        setCenter(left);
+        setRight(ledger);
+        model.desk().open().subscribe(this::show);
+        model.desk().sounds().subscribe(this::show);
+        model.desk().work().busy().subscribe(_ -> derive.setDisable(!model.missing().isEmpty()
+                || model.desk().work().busy().get()));
+    }
+
+    private HBox schools() {
+        HBox box = new HBox(10, derive,
+                choice("start", "where the search begins", model.start(), SearchOptions.Start.values(), s -> switch (s) {
+                    case NEUTRAL -> "from neutral";
+                    case NEAREST -> "from the nearest known tone";
+                }), choice("order", "what is settled first", model.order(), SearchOptions.Order.values(), s -> switch (s) {
+                    case TOGETHER -> "all together";
+                    case CABINET_FIRST -> "cabinet first";
+                    case GAIN_FIRST -> "gain first";
+                }), choice("eq", "what the equalizer may do", model.equalizing(), SearchOptions.Equalizing.values(),
+                        s -> switch (s) {
+                            case EITHER -> "EQ cuts and lifts";
+                            case CUT_FIRST -> "EQ only cuts";
+                        }));
+        box.setAlignment(Pos.CENTER_LEFT);
+        return box;
+    }
+
+    private static <T> ChoiceBox<T> choice(String id, String about, ObjectProperty<T> value, T[] all,
+            Function<T, String> words) {
+        ChoiceBox<T> box = new ChoiceBox<>();
+        box.getItems().setAll(all);
+        box.setId(id);
+        box.setTooltip(new Tooltip(about));
+        box.setAccessibleText(about);
+        box.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(T v) {
+                return v == null ? "" : words.apply(v);
+            }
+
+            @Override
+            public T fromString(String s) {
+                return value.get();
+            }
+        });
+        box.valueProperty().bindBidirectional(value);
+        return box;
+    }
+
+    private void columns() {
+        double[] widths = {112, 96, 210, 70, 112, 96, 58};
+        for (int i = 0; i < widths.length; i++) {
+            ColumnConstraints c = new ColumnConstraints(widths[i]);
+            if (i == 2) {
+                c.setHgrow(Priority.ALWAYS);
+                c.setMaxWidth(420);
+                c.setFillWidth(true);
+            }
+            if (i == 3) c.setHalignment(HPos.RIGHT);
+            table.getColumnConstraints().add(c);
+        }
+        table.setHgap(6);
+    }
+
+    private void show() {
+        Optional<DerivedTone> tone = model.tone();
+        String missing = model.missing();
+        verdict.setText(tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
+        summary.setText(tone.map(DeriveView::summary).orElse(missing.isEmpty()
+                ? "The recording and the dry take are ready: the search takes about ten seconds." : missing));
+        derive.setText(tone.isPresent() ? "Derive again" : "Derive");
+        derive.setDisable(!missing.isEmpty() || model.desk().work().busy().get());
+        table.getChildren().clear();
+        if (tone.isPresent()) fill(model.settings());
+        ledger.show();
+        ledger.setVisible(tone.isPresent());
+    }
+
+    private static String summary(DerivedTone t) {
+        return String.format(Locale.ROOT, "Searched %,d tones in %.1f s from a take of %s; %d locked.",
+                t.search().candidates(), t.search().seconds(),
+                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing", t.locked().size());
+    }
+
+    private void fill(List<SettingRow> rows) {
+        String[] heads = {"stage", "setting", "least to most", "value", "can move", "rests on", ""};
+        for (int i = 0; i < heads.length; i++) {
+            Label head = Nodes.label(heads[i], "quiet", "small");
+            head.setPadding(new Insets(0, 0, 3, 0));
+            table.add(head, i, 0);
+        }
+        int line = 1;
+        for (SettingRow r : rows) {
+            if (r.leads()) {
+                Region rule = new Region();
+                rule.getStyleClass().add("block-rule");
+                rule.setMinHeight(1);
+                table.add(rule, 0, line++, 7, 1);
+            }
+            addRow(r, line++);
+        }
+    }
+
+    private void addRow(SettingRow r, int line) {
+        if (r.leads()) table.add(stage(r.block()), 0, line, 1, 1);
+        Label name = Nodes.label(r.control().name());
+        name.setTooltip(new Tooltip(r.control().about()));
+        boolean on = r.block().on();
+        if (!on) name.getStyleClass().add("quiet");
+        table.add(name, 1, line);
+        if (!r.control().isChoice()) {
+            ScaleView scale = new ScaleView(r, model, theme);
+            scale.setId("scale-" + r.name().replace('/', '-').replace(' ', '-'));
+            scale.setDisable(!on);
+            table.add(scale, 2, line);
+        }
+        table.add(value(r), 3, line);
+        table.add(Nodes.label(r.range(model.rig()), "quiet", "small"), 4, line);
+        Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
+        why.setTooltip(new Tooltip(r.reason().isEmpty() ? r.control().about() : r.reason()));
+        table.add(why, 5, line);
+        ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
+        lock.getStyleClass().addAll("plain", "small");
+        lock.setId("lock-" + r.name().replace('/', '-').replace(' ', '-'));
+        lock.setSelected(r.locked());
+        lock.setTooltip(new Tooltip("a locked setting keeps its value when a tone is derived again"));
+        lock.setOnAction(_ -> model.toggleLock(r));
+        table.add(lock, 6, line);
+    }
+
+    private VBox stage(Block b) {
+        Button model1 = Nodes.plain(capital(b.model().kind().word()));
+        model1.getStyleClass().addAll("stage", "strong");
+        model1.setTooltip(new Tooltip(b.model().about() + (b.on() ? "; press to hear without it" : "; press to put it back")));
+        model1.setOnAction(_ -> model.toggleBlock(b));
+        Label name = Nodes.wrapped(b.on() ? b.model().name() : b.model().name() + ", off", "quiet", "small");
+        VBox box = Nodes.column(0, model1, name);
+        box.setMaxHeight(26);
+        box.setMinHeight(26);
+        return box;
+    }
+
+    /** The figure; pressed, it becomes a field that understands other scales too. */
+    private Node value(SettingRow r) {
+        Button figure = Nodes.plain(r.display(model.rig()));
+        figure.getStyleClass().addAll("strong", "figure");
+        figure.setDisable(r.control().isChoice() || r.locked() || !r.block().on());
+        figure.setTooltip(new Tooltip("press to type a value, in any scale: 5.2, 52 %, 13:00"));
+        figure.setOnAction(_ -> {
+            TextField field = Nodes.field(r.display(model.rig()), r.control().name());
+            int line = GridPane.getRowIndex(figure);
+            table.getChildren().remove(figure);
+            table.add(field, 3, line);
+            field.requestFocus();
+            field.selectAll();
+            field.setOnAction(_ -> ScaleEntry.read(field.getText(), r.control()).ifPresentOrElse(v -> model.turn(r, v),
+                    () -> field.getStyleClass().add("warned")));
+            field.focusedProperty().subscribe((_, now) -> {
+                if (!now) {
+                    table.getChildren().remove(field);
+                    if (!table.getChildren().contains(figure)) table.add(figure, 3, line);
+                }
+            });
+        });
+        return figure;
+    }
+
+    private static String capital(String s) {
+        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    }
+}

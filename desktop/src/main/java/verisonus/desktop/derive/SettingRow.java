@@ -1,0 +1,89 @@
+package verisonus.desktop.derive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.derive.Tolerance;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Rig;
+
+/**
+ * One setting of the chain as the derive bench shows it.
+ *
+ * @param leads whether it is the first of its block
+ * @param tolerance how far it can move unheard
+ * @param earlier value in the tone before this one
+ * @param measured whether it was set from the recording rather than searched for
+ */
+public record SettingRow(Block block, Control control, boolean leads, Optional<Tolerance> tolerance,
+        Optional<Double> earlier, boolean locked, boolean measured) {
+    /** Every setting of a tone that says something, in signal order. */
+    public static List<SettingRow> of(DerivedTone derived) {
+        List<SettingRow> out = new ArrayList<>();
+        for (Block b : derived.tone().blocks()) {
+            boolean first = true;
+            for (Control c : b.model().controls()) {
+                if (!shown(b, c)) continue;
+                String name = b.id() + "/" + c.name();
+                Optional<Tolerance> tolerance = derived.tolerances().stream()
+                        .filter(t -> t.block().equals(b.id()) && t.control().equals(c.name())).findFirst();
+                Optional<Double> earlier = derived.earlier().flatMap(t -> t.find(b.id()))
+                        .filter(e -> e.model().equals(b.model())).map(e -> e.get(c.name()));
+                out.add(new SettingRow(b, c, first, tolerance, earlier, derived.locked().contains(name),
+                        b.model().kind() == Kind.ECHO && tolerance.isPresent()));
+                first = false;
+            }
+        }
+        return out;
+    }
+
+    /** An equalizer's filters are shown where they do something, a cabinet's cuts never: all else always. */
+    private static boolean shown(Block b, Control c) {
+        if (ToneSheet.isUnused(b, c)) return false;
+        return switch (b.model().kind()) {
+            case EQUALIZER -> b.get(c.name()) != c.defaultValue() && !c.name().endsWith("corner");
+            case CABINET -> c.name().equals("high cut");
+            case ECHO -> !c.name().endsWith("cut");
+            default -> true;
+        };
+    }
+
+    /** "amp/gain": how locks name it. */
+    public String name() {
+        return block.id() + "/" + control.name();
+    }
+
+    public double value() {
+        return block.get(control.name());
+    }
+
+    /** Place on the scale, 0 to 1. */
+    public double position() {
+        return control.position(value());
+    }
+
+    /** The value as the player's own device shows it. */
+    public String display(Rig rig) {
+        return rig.display(block.model(), control, value());
+    }
+
+    /** "3.5 – 5.2", empty where nothing is known. */
+    public String range(Rig rig) {
+        return tolerance.map(t -> rig.display(block.model(), control, t.low()) + " – "
+                + rig.display(block.model(), control, t.high())).orElse("");
+    }
+
+    /** What the value rests on. */
+    public String reason() {
+        return locked ? "locked" : tolerance.map(Tolerance::why).orElse("");
+    }
+
+    /** One step of the arrow keys, as a place on the scale. */
+    public double stepped(int steps) {
+        return control.valueAt(position() + steps * 0.01);
+    }
+}

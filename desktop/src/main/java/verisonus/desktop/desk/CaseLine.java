@@ -1,0 +1,11 @@
+package verisonus.desktop.desk;
+
+import java.util.Optional;
+import verisonus.casebook.store.CaseEntry;
+
+/**
+ * A case as the margin lists it.
+ *
+ * @param gapJnd most audible remaining difference; empty where no tone was derived
+ */
+public record CaseLine(CaseEntry entry, Optional<Double> gapJnd) {}

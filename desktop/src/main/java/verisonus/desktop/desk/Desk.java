@@ -1,0 +1,227 @@
+package verisonus.desktop.desk;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import verisonus.casebook.store.CaseEntry;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+import verisonus.desktop.player.PlayerModel;
+
+/**
+ * The casebook, the case and the bench in front of the player. Changes are written at once; what is shown is read back from
+ * the casebook, so that undo needs no other way. All methods on the window's thread.
+ */
+public final class Desk {
+    private final Casebook book;
+    private final Work work;
+    private final PlayerModel player;
+    private final ObservableList<CaseLine> cases = FXCollections.observableArrayList();
+    private final ObservableList<CaseLine> shownCases = FXCollections.unmodifiableObservableList(cases);
+    private final ReadOnlyObjectWrapper<Optional<OpenCase>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.NONE);
+    private final ObjectProperty<Bench> bench = new SimpleObjectProperty<>(Bench.LISTEN);
+    private OptionalLong chosenRegion = OptionalLong.empty();
+
+    public Desk(Casebook book, Work work, PlayerModel player) {
+        this.book = book;
+        this.work = work;
+        this.player = player;
+        listCases();
+        if (!cases.isEmpty()) openCase(cases.get(0).entry());
+    }
+
+    private void listCases() {
+        cases.setAll(book.cases().stream()
+                .map(c -> new CaseLine(c, book.tone(c.id()).map(t -> t.gap().scoreJnd()))).toList());
+    }
+
+    /** Lays a case on the desk and decodes its sound in the background. */
+    public void openCase(CaseEntry entry) {
+        if (open.get().isPresent() && open.get().get().entry().id() == entry.id()) return;
+        chosenRegion = OptionalLong.empty();
+        player.stop();
+        sounds.set(Sounds.NONE);
+        read(entry);
+        loadSounds();
+    }
+
+    /** Reads everything shown anew from the casebook. */
+    public void refresh() {
+        listCases();
+        Optional<CaseEntry> still = open.get().flatMap(o -> cases.stream().map(CaseLine::entry)
+                .filter(c -> c.id() == o.entry().id()).findFirst());
+        if (still.isEmpty()) {
+            open.set(Optional.empty());
+            if (!cases.isEmpty()) openCase(cases.get(0).entry());
+            return;
+        }
+        OpenCase before = open.get().orElseThrow();
+        read(still.get());
+        OpenCase now = open.get().orElseThrow();
+        if (!before.media().equals(now.media())) {
+            loadSounds();
+        } else if (!before.tone().map(DerivedTone::tone).equals(now.tone().map(DerivedTone::tone))) {
+            renderMine();
+        }
+    }
+
+    private void read(CaseEntry entry) {
+        List<Medium> media = book.media(entry.id());
+        List<Region> regions = media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).findFirst()
+                .map(m -> book.regions(m.id())).orElse(List.of());
+        Optional<Region> region = regions.stream().filter(r -> chosenRegion.equals(OptionalLong.of(r.id())))
+                .findFirst().or(() -> regions.stream().findFirst());
+        open.set(Optional.of(new OpenCase(entry, media, regions, region,
+                region.flatMap(r -> book.measurement(r.id())), book.tone(entry.id()))));
+        player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
+                .orElse(new PlayerModel.Span(0, 0)));
+    }
+
+    private void loadSounds() {
+        OpenCase c = open.get().orElseThrow();
+        work.run("Opening " + c.entry().name(), progress -> {
+            progress.step(0.1, "reading the recordings");
+            Optional<Sound> reference = sound(c, Medium.Role.REFERENCE);
+            Optional<Sound> di = sound(c, Medium.Role.DI);
+            Optional<Sound> backing = sound(c, Medium.Role.BACKING);
+            double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
+            progress.step(0.5, "playing mine");
+            Optional<Sound> mine = c.tone().flatMap(t -> di.map(d -> render(t, d, progress)));
+            Sounds loaded = new Sounds(reference, di, backing, mine, start);
+            player.load(reference, di, start, backing);
+            player.loadMine(mine, start);
+            return loaded;
+        }, loaded -> {
+            if (isOpen(c)) show(loaded);
+        });
+    }
+
+    private boolean isOpen(OpenCase c) {
+        return open.get().filter(o -> o.entry().id() == c.entry().id()).isPresent();
+    }
+
+    private void show(Sounds loaded) {
+        sounds.set(loaded);
+        player.loaded(loaded.lengthS(), loaded.backing().isPresent());
+    }
+
+    private Optional<Sound> sound(OpenCase c, Medium.Role role) {
+        return c.first(role).map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
+    }
+
+    private static Sound render(DerivedTone tone, Sound di, Progress progress) {
+        return Renderer.render(tone.tone(), di, Quality.FINAL, progress);
+    }
+
+    private void renderMine() {
+        OpenCase c = open.get().orElseThrow();
+        Sounds before = sounds.get();
+        work.run("Playing mine", progress -> {
+            Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, progress)));
+            double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
+            player.loadMine(mine, start);
+            return before.withMine(mine, start);
+        }, loaded -> {
+            if (isOpen(c)) show(loaded);
+        });
+    }
+
+    public long addCase(String name) {
+        long id = book.addCase(name, "", "");
+        listCases();
+        cases.stream().map(CaseLine::entry).filter(c -> c.id() == id).findFirst().ifPresent(this::openCase);
+        bench.set(Bench.LISTEN);
+        return id;
+    }
+
+    /** Adds audio files to the open case: the first becomes the reference, the next the DI, then the backing. */
+    public void addFiles(List<Path> files) {
+        if (open.get().isEmpty()) addCase("New case");
+        OpenCase c = open.get().orElseThrow();
+        for (Path file : files) {
+            work.run("Adding " + file.getFileName(), progress -> {
+                progress.step(0.1, "reading it");
+                List<Medium> there = book.media(c.entry().id());
+                return book.addMedium(c.entry().id(), nextRole(there), file.getFileName().toString(), bytes(file));
+            }, _ -> refresh());
+        }
+    }
+
+    private static Medium.Role nextRole(List<Medium> there) {
+        for (Medium.Role role : List.of(Medium.Role.REFERENCE, Medium.Role.DI)) {
+            if (there.stream().noneMatch(m -> m.role() == role)) return role;
+        }
+        return Medium.Role.BACKING;
+    }
+
+    private static byte[] bytes(Path file) {
+        try {
+            return Files.readAllBytes(file);
+        } catch (IOException e) {
+            throw new InputFault(file.toString(), "it cannot be read", "check the file", e);
+        }
+    }
+
+    public void chooseRegion(Region region) {
+        chosenRegion = OptionalLong.of(region.id());
+        open.get().ifPresent(o -> read(o.entry()));
+    }
+
+    /** Takes the last change back. @return what it was */
+    public Optional<String> undo() {
+        Optional<String> what = book.undo();
+        what.ifPresent(_ -> refresh());
+        return what;
+    }
+
+    public Optional<String> redo() {
+        Optional<String> what = book.redo();
+        what.ifPresent(_ -> refresh());
+        return what;
+    }
+
+    public Casebook book() {
+        return book;
+    }
+
+    public Work work() {
+        return work;
+    }
+
+    public PlayerModel player() {
+        return player;
+    }
+
+    public ObservableList<CaseLine> cases() {
+        return shownCases;
+    }
+
+    public ReadOnlyObjectProperty<Optional<OpenCase>> open() {
+        return open.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Sounds> sounds() {
+        return sounds.getReadOnlyProperty();
+    }
+
+    public ObjectProperty<Bench> bench() {
+        return bench;
+    }
+}

@@ -1,0 +1,41 @@
+package verisonus.desktop.desk;
+
+import java.util.List;
+import java.util.Optional;
+import verisonus.casebook.store.CaseEntry;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Measurement;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
+
+/**
+ * What is known of the case on the desk, apart from its sound.
+ *
+ * @param media its recordings, references first
+ * @param regions of the first reference, in time order
+ * @param region the one under study
+ * @param measurement of that region
+ */
+public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions, Optional<Region> region,
+        Optional<Measurement> measurement, Optional<DerivedTone> tone) {
+    public OpenCase {
+        media = List.copyOf(media);
+        regions = List.copyOf(regions);
+    }
+
+    public Optional<Medium> first(Medium.Role role) {
+        return media.stream().filter(m -> m.role() == role).findFirst();
+    }
+
+    /** How far each bench has come. */
+    public Standing standing(Bench bench) {
+        return switch (bench) {
+            case LISTEN -> !regions.isEmpty() ? Standing.DONE
+                    : first(Medium.Role.REFERENCE).isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;
+            case MEASURE -> measurement.isPresent() ? Standing.DONE : Standing.UNTOUCHED;
+            case DERIVE -> tone.map(t -> t.gap().audibleRows() == 0 ? Standing.DONE : Standing.BEGUN)
+                    .orElse(Standing.UNTOUCHED);
+            case TRAVEL, SHEET -> tone.isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;
+        };
+    }
+}

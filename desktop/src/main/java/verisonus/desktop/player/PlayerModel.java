@@ -1,0 +1,160 @@
+package verisonus.desktop.player;
+
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import java.util.Optional;
+import verisonus.core.sound.Sound;
+
+/** What the listening bar shows and does. All on the window's thread; {@link #tick} is called at each frame. */
+public final class PlayerModel {
+    static final double SOFTEST_DB = -60;
+    static final double LOUDEST_DB = 0;
+
+    private final Player player;
+    private final ReadOnlyObjectWrapper<Source> source = new ReadOnlyObjectWrapper<>(Source.REFERENCE);
+    private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyDoubleWrapper positionS = new ReadOnlyDoubleWrapper();
+    private final ReadOnlyDoubleWrapper lengthS = new ReadOnlyDoubleWrapper();
+    private final BooleanProperty looping = new SimpleBooleanProperty(true);
+    private final BooleanProperty inTheMix = new SimpleBooleanProperty();
+    private final BooleanProperty hasBacking = new SimpleBooleanProperty();
+    private final DoubleProperty levelDb = new SimpleDoubleProperty(ListeningLevel.START_DB);
+    private final ObjectProperty<Span> region = new SimpleObjectProperty<>(new Span(0, 0));
+    private final ReadOnlyObjectWrapper<String> output = new ReadOnlyObjectWrapper<>("");
+
+    /** A part of the time axis, seconds. */
+    public record Span(double fromS, double toS) {
+        public boolean isEmpty() { return toS <= fromS; }
+    }
+
+    public PlayerModel(Player player) {
+        this.player = player;
+        looping.subscribe(this::passLoop);
+        region.subscribe(this::passLoop);
+        levelDb.subscribe(v -> player.setLevelDb(v.doubleValue()));
+        inTheMix.subscribe(player::hearMix);
+    }
+
+    private void passLoop() {
+        player.loop(region.get().fromS(), region.get().toS(), looping.get() && !region.get().isEmpty());
+    }
+
+    /** Loudness matching takes a while on long sounds: call off the window's thread. */
+    public void load(Optional<Sound> reference, Optional<Sound> di, double diStartS, Optional<Sound> backing) {
+        player.loadReference(reference);
+        player.load(Source.DI, di, diStartS);
+        player.loadBacking(backing);
+    }
+
+    /** Off the window's thread. */
+    public void loadMine(Optional<Sound> mine, double startS) {
+        player.load(Source.MINE, mine, startS);
+    }
+
+    /** After loading, on the window's thread. */
+    public void loaded(double length, boolean withBacking) {
+        lengthS.set(length);
+        hasBacking.set(withBacking);
+        if (!withBacking) inTheMix.set(false);
+        if (!player.has(source.get())) choose(Source.REFERENCE);
+    }
+
+    public void choose(Source wanted) {
+        if (!player.has(wanted)) return;
+        source.set(wanted);
+        player.choose(wanted);
+    }
+
+    public boolean has(Source wanted) {
+        return player.has(wanted);
+    }
+
+    public void toggle() {
+        if (player.isPlaying()) {
+            player.pause();
+        } else {
+            Span r = region.get();
+            double now = player.positionS();
+            boolean outside = !r.isEmpty() && looping.get() && (now < r.fromS() || now >= r.toS());
+            if (outside) player.seek(r.fromS());
+            if (now >= lengthS.get()) player.seek(r.isEmpty() ? 0 : r.fromS());
+            player.play();
+        }
+        tick();
+    }
+
+    public void stop() {
+        player.pause();
+    }
+
+    public void seek(double timeS) {
+        player.seek(Math.clamp(timeS, 0, Math.max(0, lengthS.get())));
+        tick();
+    }
+
+    /** Louder or softer by a step, within the range of the bar. */
+    public void step(double db) {
+        levelDb.set(Math.clamp(levelDb.get() + db, SOFTEST_DB, LOUDEST_DB));
+    }
+
+    /** Takes over where the player has come to. */
+    public void tick() {
+        playing.set(player.isPlaying());
+        positionS.set(player.positionS());
+        if (!output.get().equals(player.outputName())) output.set(player.outputName());
+    }
+
+    public double targetLufs() {
+        return player.targetLufs();
+    }
+
+    public ReadOnlyObjectProperty<Source> source() {
+        return source.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty playing() {
+        return playing.getReadOnlyProperty();
+    }
+
+    public ReadOnlyDoubleProperty positionS() {
+        return positionS.getReadOnlyProperty();
+    }
+
+    public ReadOnlyDoubleProperty lengthS() {
+        return lengthS.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<String> output() {
+        return output.getReadOnlyProperty();
+    }
+
+    public BooleanProperty looping() {
+        return looping;
+    }
+
+    public BooleanProperty inTheMix() {
+        return inTheMix;
+    }
+
+    public BooleanProperty hasBacking() {
+        return hasBacking;
+    }
+
+    public DoubleProperty levelDb() {
+        return levelDb;
+    }
+
+    public ObjectProperty<Span> region() {
+        return region;
+    }
+}

@@ -1,0 +1,56 @@
+package verisonus.desktop.player;
+
+import java.util.Optional;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.DataLine;
+import javax.sound.sampled.LineUnavailableException;
+import javax.sound.sampled.SourceDataLine;
+
+/** The machine's sound card, 16 bit stereo. */
+final class SoundCardOutput implements SoundOutput {
+    private static final int BUFFER_FRAMES = 4096;
+
+    private final SourceDataLine line;
+    private byte[] bytes = new byte[0];
+
+    private SoundCardOutput(SourceDataLine line) {
+        this.line = line;
+    }
+
+    /** Empty where there is no card, or another program holds it. */
+    static Optional<SoundCardOutput> open(int rateHz) {
+        AudioFormat format = new AudioFormat(rateHz, 16, 2, true, false);
+        if (!AudioSystem.isLineSupported(new DataLine.Info(SourceDataLine.class, format))) return Optional.empty();
+        try {
+            SourceDataLine line = AudioSystem.getSourceDataLine(format);
+            line.open(format, BUFFER_FRAMES * 4);
+            line.start();
+            return Optional.of(new SoundCardOutput(line));
+        } catch (LineUnavailableException | IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    @Override
+    public String name() {
+        return "sound card";
+    }
+
+    @Override
+    public void write(float[] interleaved, int frames) {
+        if (bytes.length < frames * 4) bytes = new byte[frames * 4];
+        for (int i = 0; i < 2 * frames; i++) {
+            int v = (int) Math.clamp(Math.round(interleaved[i] * 32767f), -32768, 32767);
+            bytes[2 * i] = (byte) v;
+            bytes[2 * i + 1] = (byte) (v >> 8);
+        }
+        line.write(bytes, 0, frames * 4);
+    }
+
+    @Override
+    public void close() {
+        line.stop();
+        line.close();
+    }
+}

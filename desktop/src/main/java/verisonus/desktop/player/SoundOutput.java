@@ -1,0 +1,18 @@
+package verisonus.desktop.player;
+
+/** Where sound goes. Writing blocks at the pace at which it is heard. */
+public interface SoundOutput extends AutoCloseable {
+    /** What the player calls it. */
+    String name();
+
+    /** Stereo frames, interleaved; returns when there is room for more. */
+    void write(float[] interleaved, int frames);
+
+    @Override
+    void close();
+
+    /** The sound card where there is one, the virtual output where there is none. */
+    static SoundOutput best(int rateHz) {
+        return SoundCardOutput.open(rateHz).<SoundOutput>map(s -> s).orElseGet(() -> new VirtualOutput(rateHz));
+    }
+}

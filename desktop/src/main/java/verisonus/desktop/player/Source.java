@@ -1,0 +1,22 @@
+package verisonus.desktop.player;
+
+/** What can be heard. */
+public enum Source {
+    REFERENCE("Reference", "R"), MINE("Mine", "M"), DI("DI", "D");
+
+    private final String words;
+    private final String key;
+
+    Source(String words, String key) {
+        this.words = words;
+        this.key = key;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public String key() {
+        return key;
+    }
+}

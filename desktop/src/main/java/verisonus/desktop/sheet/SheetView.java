@@ -1,0 +1,160 @@
+package verisonus.desktop.sheet;
+
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import verisonus.casebook.sheet.Page;
+import verisonus.casebook.sheet.SheetFormat;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.store.LogEntry;
+import verisonus.desktop.theme.Nodes;
+
+/** The sheet bench: the page as it will print, and the logbook as a timeline. */
+public final class SheetView extends BorderPane {
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT)
+            .withZone(ZoneId.systemDefault());
+    private static final int SHOWN_ENTRIES = 200;
+
+    private final SheetModel model;
+    private final VBox page = new VBox(8);
+    private final VBox logbook = new VBox(0);
+    private final Label said = Nodes.label("", "quiet", "small");
+
+    public SheetView(SheetModel model) {
+        this.model = model;
+        getStyleClass().add("sheet-bench");
+        page.getStyleClass().add("page");
+        page.setMaxWidth(760);
+        HBox middle = new HBox(page);
+        HBox.setHgrow(page, Priority.ALWAYS);
+        middle.setPadding(new Insets(4, 22, 14, 22));
+        ScrollPane scroll = new ScrollPane(middle);
+        scroll.setFitToWidth(true);
+        BorderPane left = new BorderPane(scroll);
+        left.setTop(exports());
+        setCenter(left);
+        ScrollPane log = new ScrollPane(logbook);
+        log.setFitToWidth(true);
+        BorderPane right = new BorderPane(log);
+        right.setTop(Nodes.padded(Nodes.column(2, Nodes.label("Logbook", "heading"),
+                Nodes.label("every change, newest first; Ctrl+Z takes the last one back", "quiet", "small")), 0, 0, 8, 0));
+        right.getStyleClass().add("ruled-left");
+        right.setPadding(new Insets(14, 22, 10, 16));
+        right.setPrefWidth(300);
+        setRight(right);
+        model.sheet().subscribe(this::show);
+        model.desk().open().subscribe(this::showLogbook);
+        model.said().subscribe(said::setText);
+    }
+
+    private HBox exports() {
+        HBox box = new HBox(8);
+        for (SheetFormat f : SheetFormat.values()) {
+            Button b = new Button(switch (f) {
+                case MARKDOWN -> "Export Markdown";
+                case HTML -> "Export HTML";
+                case CSV -> "Export CSV";
+                case JSON -> "Export JSON";
+            });
+            b.setId("export-" + f.ending());
+            b.setOnAction(_ -> choose(f).ifPresent(model::export));
+            box.getChildren().add(b);
+        }
+        box.getChildren().add(said);
+        box.setAlignment(Pos.CENTER_LEFT);
+        box.setPadding(new Insets(12, 22, 8, 22));
+        return box;
+    }
+
+    private Optional<Path> choose(SheetFormat format) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Export the sheet");
+        chooser.setInitialFileName(model.sheet().get().map(ToneSheet::title).orElse("sheet") + "." + format.ending());
+        return Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).map(java.io.File::toPath);
+    }
+
+    private void show(Optional<ToneSheet> sheet) {
+        page.getChildren().clear();
+        sheet.ifPresent(s -> {
+            Page p = s.page();
+            page.getChildren().add(Nodes.label(p.title(), "title"));
+            p.parts().forEach(part -> page.getChildren().add(node(part)));
+        });
+        showLogbook();
+    }
+
+    private static Node node(Page.Part part) {
+        return switch (part) {
+            case Page.Heading(String text) -> Nodes.padded(Nodes.label(text, "heading"), 10, 0, 0, 0);
+            case Page.Paragraph(String text) -> Nodes.wrapped(text);
+            case Page.Table(List<String> head, List<List<String>> rows) -> table(head, rows);
+        };
+    }
+
+    private static GridPane table(List<String> head, List<List<String>> rows) {
+        GridPane grid = new GridPane();
+        grid.setHgap(12);
+        grid.setVgap(3);
+        double[] lengths = new double[head.size()];
+        for (int c = 0; c < lengths.length; c++) {
+            int column = c;
+            lengths[c] = Math.min(46, Math.max(4, rows.stream().mapToInt(r -> r.get(column).length()).max().orElse(4)));
+        }
+        double sum = java.util.Arrays.stream(lengths).sum();
+        for (double length : lengths) {
+            ColumnConstraints constraint = new ColumnConstraints();
+            constraint.setPercentWidth(100 * length / sum);
+            grid.getColumnConstraints().add(constraint);
+        }
+        for (int c = 0; c < head.size(); c++) grid.add(Nodes.label(head.get(c), "quiet", "small"), c, 0);
+        for (int r = 0; r < rows.size(); r++) {
+            for (int c = 0; c < head.size(); c++) {
+                Label cell = Nodes.wrapped(rows.get(r).get(c), "small");
+                if (c == 0) cell.getStyleClass().add("strong");
+                grid.add(cell, c, r + 1);
+            }
+        }
+        return grid;
+    }
+
+    private void showLogbook() {
+        logbook.getChildren().setAll(model.logbook().stream().limit(SHOWN_ENTRIES).map(SheetView::entry).toList());
+    }
+
+    private static Node entry(LogEntry e) {
+        Region point = new Region();
+        point.getStyleClass().add(e.undone() ? "point-undone" : "point");
+        point.setMinSize(9, 9);
+        point.setMaxSize(9, 9);
+        Region thread = new Region();
+        thread.getStyleClass().add("thread");
+        thread.setMinWidth(1);
+        thread.setMaxWidth(1);
+        VBox.setVgrow(thread, Priority.ALWAYS);
+        VBox line = new VBox(2, point, thread);
+        line.setAlignment(Pos.TOP_CENTER);
+        line.setPadding(new Insets(4, 0, 0, 0));
+        VBox words = Nodes.column(0, Nodes.wrapped(e.undone() ? e.text() + " (taken back)" : e.text(),
+                e.undone() ? "quiet" : "said"), Nodes.label(WHEN.format(e.at()), "quiet", "small"));
+        words.setPadding(new Insets(0, 0, 8, 0));
+        HBox.setHgrow(words, Priority.ALWAYS);
+        return new HBox(8, line, words);
+    }
+}

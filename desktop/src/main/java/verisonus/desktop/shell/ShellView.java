@@ -1,0 +1,186 @@
+package verisonus.desktop.shell;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import verisonus.desktop.derive.DeriveModel;
+import verisonus.desktop.derive.DeriveView;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.listen.ListenModel;
+import verisonus.desktop.listen.ListenView;
+import verisonus.desktop.measure.MeasureModel;
+import verisonus.desktop.measure.MeasureView;
+import verisonus.desktop.player.ListeningBar;
+import verisonus.desktop.player.Source;
+import verisonus.desktop.sheet.SheetModel;
+import verisonus.desktop.sheet.SheetView;
+import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
+import verisonus.desktop.travel.TravelModel;
+import verisonus.desktop.travel.TravelView;
+
+/** The whole window: margin, title and thread, bench, work strip, listening bar; keys and dropped files. */
+public final class ShellView extends StackPane {
+    private final Desk desk;
+    private final Theme theme;
+    private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
+    private final BorderPane middle = new BorderPane();
+    private final Label note = Nodes.label("", "note");
+    private final MarginView margin;
+    private final MeasureModel measure;
+    private final DeriveModel derive;
+    private final List<Command> commands;
+    private final CommandFinder finder;
+
+    public ShellView(Desk desk, Theme theme) {
+        this.desk = desk;
+        this.theme = theme;
+        getStyleClass().add("shell");
+        measure = new MeasureModel(desk);
+        derive = new DeriveModel(desk);
+        benches.put(Bench.LISTEN, new ListenView(new ListenModel(desk), theme));
+        benches.put(Bench.MEASURE, new MeasureView(measure, theme));
+        benches.put(Bench.DERIVE, new DeriveView(derive, theme));
+        benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
+        benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
+        commands = commands();
+        finder = new CommandFinder(commands);
+        margin = new MarginView(desk);
+        middle.setTop(header());
+        BorderPane frame = new BorderPane(middle);
+        frame.setLeft(margin);
+        frame.setBottom(new VBox(new WorkStrip(desk.work()), new ListeningBar(desk.player(), theme)));
+        getChildren().addAll(frame, note, finder);
+        note.setVisible(false);
+        setAlignment(note, javafx.geometry.Pos.TOP_CENTER);
+        setMargin(note, new Insets(84, 0, 0, 230));
+        desk.bench().subscribe(b -> middle.setCenter(benches.get(b)));
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) e.acceptTransferModes(TransferMode.COPY);
+        });
+        setOnDragDropped(e -> desk.addFiles(e.getDragboard().getFiles().stream().map(java.io.File::toPath).toList()));
+    }
+
+    private HBox header() {
+        Label title = Nodes.label("", "title");
+        title.setId("case-title");
+        Label about = Nodes.label("", "quiet");
+        desk.open().subscribe(o -> {
+            title.setText(o.map(c -> c.entry().name()).orElse("No case yet"));
+            about.setText(o.map(ShellView::about).orElse("Press + new case, at the left."));
+        });
+        VBox words = Nodes.column(0, title, about);
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        Button night = Nodes.plain("night");
+        night.setId("night");
+        night.setTooltip(new Tooltip("day or night (Ctrl+N)"));
+        night.setOnAction(_ -> theme.turn());
+        theme.inks().subscribe(() -> night.setText(theme.isNight() ? "day" : "night"));
+        Button find = Nodes.plain("find: Ctrl+K");
+        find.setTooltip(new Tooltip("every command by name (Ctrl+K)"));
+        find.setOnAction(_ -> openFinder());
+        VBox corner = Nodes.column(0, night, find);
+        corner.setAlignment(javafx.geometry.Pos.TOP_RIGHT);
+        HBox header = new HBox(16, words, space, new ThreadView(desk), corner);
+        header.setPadding(new Insets(12, 12, 8, 22));
+        header.getStyleClass().addAll("header", "ruled-below");
+        return header;
+    }
+
+    private static String about(OpenCase c) {
+        String region = c.region().map(r -> String.format(java.util.Locale.ROOT, "%s %.1f–%.1f s", r.role().words(),
+                r.fromS(), r.toS())).orElse("no region marked");
+        return c.entry().artist().isEmpty() ? region : c.entry().artist() + " · " + region;
+    }
+
+    private List<Command> commands() {
+        List<Command> out = new java.util.ArrayList<>();
+        for (Bench b : Bench.values()) {
+            out.add(Command.of("Go to bench " + b.words(), String.valueOf(b.number()), () -> desk.bench().set(b)));
+        }
+        out.add(Command.of("Play or pause", "Space", desk.player()::toggle));
+        for (Source s : Source.values()) {
+            out.add(Command.of("Hear " + s.words(), s.key(), () -> desk.player().choose(s)));
+        }
+        out.add(Command.of("Loop the region on or off", "L",
+                () -> desk.player().looping().set(!desk.player().looping().get())));
+        out.add(Command.of("Hear it in the mix on or off", "", () -> {
+            if (desk.player().hasBacking().get()) desk.player().inTheMix().set(!desk.player().inTheMix().get());
+        }));
+        out.add(Command.of("Louder by 1 dB", "Plus", () -> desk.player().step(1)));
+        out.add(Command.of("Softer by 1 dB", "Minus", () -> desk.player().step(-1)));
+        out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
+        out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
+        out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
+                .orElse("Nothing to take back."))));
+        out.add(Command.of("Redo", "Ctrl+Shift+Z", () -> say(desk.redo().map(w -> "Made again: " + w)
+                .orElse("Nothing to make again."))));
+        out.add(Command.of("New case", "", () -> margin().ask()));
+        out.add(Command.of("Day or night", "Ctrl+N", theme::turn));
+        out.add(Command.of("Find a command, see all keys", "Ctrl+K", this::openFinder));
+        out.add(Command.of("Explain what is under focus", "F1", this::explain));
+        return out;
+    }
+
+    private MarginView margin() {
+        return margin;
+    }
+
+    private void openFinder() {
+        finder.open();
+    }
+
+    /** Says what the focused part is for: its accessible words, its tooltip where it has one. */
+    private void explain() {
+        Optional<Node> focus = Optional.ofNullable(getScene().getFocusOwner());
+        String said = focus.map(Node::getAccessibleText).filter(t -> !t.isEmpty())
+                .or(() -> focus.filter(n -> n instanceof javafx.scene.control.Control)
+                        .map(n -> ((javafx.scene.control.Control) n).getTooltip()).map(Tooltip::getText))
+                .orElse("Move the focus with Tab, then press F1 again.");
+        say(said);
+    }
+
+    /** Shows one line until the next key. */
+    private void say(String text) {
+        note.setText(text);
+        note.setVisible(true);
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == KeyCode.ESCAPE) desk.work().dismissFault();
+        note.setVisible(false);
+        boolean typing = e.getTarget() instanceof TextInputControl;
+        if (typing && !e.isControlDown() && e.getCode() != KeyCode.F1) return;
+        for (Command c : commands) {
+            if (c.keys().filter(k -> k.match(e)).isPresent()) {
+                e.consume();
+                c.action().run();
+                return;
+            }
+        }
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+}

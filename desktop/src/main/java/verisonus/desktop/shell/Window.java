@@ -1,0 +1,57 @@
+package verisonus.desktop.shell;
+
+import java.util.List;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import verisonus.casebook.store.Casebook;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.Work;
+import verisonus.desktop.player.Player;
+import verisonus.desktop.player.PlayerModel;
+import verisonus.desktop.player.SoundOutput;
+import verisonus.desktop.theme.Theme;
+
+/** Everything that one open casebook needs, put together; closing ends its threads and its file. */
+public final class Window implements AutoCloseable {
+    /** Stylesheets, the general one first. */
+    private static final List<String> SHEETS = List.of("theme/base.css", "shell/shell.css", "measure/measure.css",
+            "derive/derive.css", "sheet/sheet.css");
+    public static final double WIDTH = 1280;
+    public static final double HEIGHT = 800;
+
+    private final Casebook book;
+    private final Work work;
+    private final Player player;
+    private final Theme theme = new Theme();
+    private final Desk desk;
+    private final Scene scene;
+
+    /** On the window's thread. Takes over the casebook. */
+    public Window(Casebook book) {
+        this.book = book;
+        work = new Work(Platform::runLater);
+        player = new Player(SoundOutput::best);
+        desk = new Desk(book, work, new PlayerModel(player));
+        scene = new Scene(new ShellView(desk, theme), WIDTH, HEIGHT);
+        theme.dress(scene, SHEETS);
+    }
+
+    public Scene scene() {
+        return scene;
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public Theme theme() {
+        return theme;
+    }
+
+    @Override
+    public void close() {
+        player.close();
+        work.close();
+        book.close();
+    }
+}
