@@ -15,6 +15,7 @@ final class CurveDictionary {
     /** One choice of all that follows the last clipper. */
     record Entry(Block cabinet, Block microphone, double presence) {}
 
+    private static final double HABIT = 0.05;
     private static final double[] POSITIONS = {0, 15, 30, 45, 60, 80, 100};
     private static final double[] DISTANCES = {2, 5, 10, 20, 40};
     private static final double[] PRESENCES = {1, 3, 5, 7, 9};
@@ -66,6 +67,18 @@ final class CurveDictionary {
                     + LoudspeakerCurve.presenceDb(e.presence, hz[b]);
         }
         return out;
+    }
+
+    /**
+     * What an unusual choice must earn, dB²: nothing in the middle, most at the ends of presence and position. Breaks ties
+     * the way a player would, who starts from moderate settings.
+     */
+    double habit(int k) {
+        Entry e = entries.get(k);
+        double presence = (e.presence - 5) / 4;
+        double position = (e.microphone.get("position") - 35) / 65;
+        double distance = Math.log(e.microphone.get("distance") / 8) / Math.log(5);
+        return HABIT * (presence * presence + position * position + distance * distance);
     }
 
     int size() {

@@ -74,7 +74,7 @@ final class LinearPart {
             double dot = 0;
             double[] c = projected[k];
             for (int i = 0; i < d.length; i++) dot += c[i] * d[i];
-            double e = norms[k] - 2 * dot;
+            double e = norms[k] - 2 * dot + dictionary.habit(k);
             if (e < bestError) {
                 bestError = e;
                 best = k;
@@ -86,8 +86,10 @@ final class LinearPart {
     /** Residuals with one curve; their squares add to the error in dB². */
     double[] residuals(double[] difference, int curve) {
         double[] d = a.operate(difference);
-        for (int i = 0; i < d.length; i++) d[i] -= projected[curve][i];
-        return d;
+        double[] r = java.util.Arrays.copyOf(d, d.length + 1);
+        for (int i = 0; i < d.length; i++) r[i] -= projected[curve][i];
+        r[d.length] = Math.sqrt(dictionary.habit(curve));
+        return r;
     }
 
     CurveDictionary dictionary() {

@@ -18,7 +18,7 @@ final class Objective {
     record Point(Knobs knobs, int curve, double[] residuals, double score, Features features) {}
 
     private static final double ENVELOPE_UNIT_DB = 1.5;
-    private static final double PULL_SAME = 0.08;
+    private static final double PULL_SAME = 0.1;
     private static final double PULL_OTHER = 0.3;
     /** Frames that differ by more than this differ by the playing, not by the gear. */
     private static final double MOST_DIFFERENCE = 4;

@@ -35,7 +35,11 @@ public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[
             double s = power(side, from, to);
             out.levelDb[t] = (float) Math.max(-90, Decibels.fromPower(m + s));
             out.widthDb[t] = (float) Math.clamp(Decibels.fromPower(s) - Decibels.fromPower(m), -40, 6);
-            if (out.levelDb[t] < SILENT_DB || mid.length < SIZE) continue;
+            if (out.levelDb[t] < SILENT_DB || mid.length < SIZE) {
+                out.bodyDb[t] = -30;
+                out.widthDb[t] = -40;
+                continue;
+            }
             int start = Math.clamp(from + (hop - SIZE) / 2, 0, mid.length - SIZE);
             stft.frame(mid, start, buffer, power);
             colour(power, width, t, out);

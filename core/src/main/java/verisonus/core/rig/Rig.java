@@ -43,6 +43,15 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         return clock(value / 10);
     }
 
+    /** Two values of a control as a range, the unit named once: "65 – 122 Hz". */
+    public String displayRange(Model model, Control control, double low, double high) {
+        String from = display(model, control, low);
+        String to = display(model, control, high);
+        int unit = to.indexOf(' ');
+        boolean shared = unit > 0 && from.endsWith(to.substring(unit));
+        return (shared ? from.substring(0, from.indexOf(' ')) : from) + " – " + to;
+    }
+
     /** Clock positions: 7:00 is 0 %, 12:00 half way, 17:00 full. */
     static String clock(double share) {
         int minutes = (int) Math.round((7 + 10 * share) * 12) * 5;

@@ -20,6 +20,7 @@ public final class Journey {
 
     private static final Bands BANDS = Bands.thirds(50, 12500);
     private static final double AUDIBLE_DB = 1.5;
+    private static final double GONE_DB = -12;
     /** A band this far under the strongest adds nothing to the tone. */
     private static final double EMPTY_DB = -38;
 
@@ -41,16 +42,18 @@ public final class Journey {
             return hz >= fromHz * 0.99 && hz < toHz * 0.99;
         }
 
-        /** What brings the band back. */
-        String remedy(boolean lost) {
+        /** What brings the band back; a system that drops it altogether cannot be helped. */
+        String remedy(double changeDb) {
+            if (changeDb < GONE_DB) return "as good as gone here: make sure the tone works without them";
+            boolean lost = changeDb < 0;
             return switch (this) {
-                case LOWS -> lost ? "let the bass player have these, or raise bass" : "low cut up to 90 Hz, or bass down";
+                case LOWS -> lost ? "bass up, or leave them to the bass player" : "low cut up to 90 Hz, or bass down";
                 case LOW_MIDS -> lost ? "bass or mid up, microphone nearer" : "low mids down a little with the equalizer";
                 case MIDS -> lost ? "mid up" : "mid down";
                 case UPPER_MIDS -> lost ? "mid or treble up" : "treble down, microphone further out";
                 case PRESENCE -> lost ? "presence up, microphone nearer the centre"
                         : "presence down, microphone further out";
-                case HIGHS -> lost ? "nothing to gain: this system has no highs" : "high cut down to 7 kHz";
+                case HIGHS -> lost ? "treble or presence up" : "high cut down to 7 kHz";
             };
         }
     }
@@ -100,7 +103,7 @@ public final class Journey {
             double change = bands.get(n.ordinal()).changeDb();
             findings.add(String.format(Locale.ROOT, "%s %.1f dB %s", n.words, Math.abs(change),
                     change < 0 ? "weaker" : "stronger"));
-            advice.add(n.words + ": " + n.remedy(change < 0));
+            advice.add(n.words + ": " + n.remedy(change));
         }
         if (findings.isEmpty()) findings.add("the tone stays as it was made");
         referencePower.ifPresent(r -> addGap(r, heard, findings));

@@ -68,6 +68,7 @@ public final class DeriveView extends BorderPane {
         setRight(ledger);
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
+        show();
         model.desk().work().busy().subscribe(_ -> derive.setDisable(!model.missing().isEmpty()
                 || model.desk().work().busy().get()));
     }
@@ -113,7 +114,7 @@ public final class DeriveView extends BorderPane {
     }
 
     private void columns() {
-        double[] widths = {112, 96, 210, 70, 112, 96, 58};
+        double[] widths = {98, 94, 150, 66, 98, 90, 46};
         for (int i = 0; i < widths.length; i++) {
             ColumnConstraints c = new ColumnConstraints(widths[i]);
             if (i == 2) {
@@ -124,7 +125,7 @@ public final class DeriveView extends BorderPane {
             if (i == 3) c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }
-        table.setHgap(6);
+        table.setHgap(5);
     }
 
     private void show() {
@@ -168,7 +169,7 @@ public final class DeriveView extends BorderPane {
 
     private void addRow(SettingRow r, int line) {
         if (r.leads()) table.add(stage(r.block()), 0, line, 1, 1);
-        Label name = Nodes.label(r.control().name());
+        Label name = Nodes.label(r.label());
         name.setTooltip(new Tooltip(r.control().about()));
         boolean on = r.block().on();
         if (!on) name.getStyleClass().add("quiet");
@@ -200,8 +201,11 @@ public final class DeriveView extends BorderPane {
         model1.setOnAction(_ -> model.toggleBlock(b));
         Label name = Nodes.wrapped(b.on() ? b.model().name() : b.model().name() + ", off", "quiet", "small");
         VBox box = Nodes.column(0, model1, name);
-        box.setMaxHeight(26);
-        box.setMinHeight(26);
+        long lines = model.settings().stream().filter(r -> r.block().equals(b)).count();
+        // A block of one setting needs a taller line for its name; otherwise the name runs beside the next settings.
+        double height = lines == 1 ? 42 : 26;
+        box.setMaxHeight(height);
+        box.setMinHeight(height);
         return box;
     }
 

@@ -31,7 +31,7 @@ final class LedgerView extends BorderPane {
         spectrum.setMinHeight(100);
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
-        setPrefWidth(384);
+        setPrefWidth(344);
         VBox head = Nodes.column(2, Nodes.label("What still differs", "heading"),
                 Nodes.label("most audible first, at matched loudness", "quiet", "small"));
         head.setPadding(new Insets(0, 0, 6, 0));
@@ -44,8 +44,12 @@ final class LedgerView extends BorderPane {
     }
 
     void show() {
-        rows.getChildren().setAll(model.tone().map(DerivedTone::gap).map(g -> g.rows().stream().map(this::line).toList())
-                .orElse(List.of()));
+        List<GapRow> all = model.tone().map(DerivedTone::gap).map(g -> g.rows()).orElse(List.of());
+        rows.getChildren().setAll(all.stream().filter(GapRow::ofTone).map(this::line).toList());
+        List<GapRow> playing = all.stream().filter(r -> !r.ofTone()).toList();
+        if (playing.isEmpty()) return;
+        rows.getChildren().add(Nodes.padded(Nodes.label("By the playing, not by the gear", "strong", "small"), 10, 0, 0, 0));
+        rows.getChildren().addAll(playing.stream().map(this::line).toList());
     }
 
     private VBox line(GapRow r) {
@@ -58,7 +62,7 @@ final class LedgerView extends BorderPane {
         Label jnd = Nodes.label(String.format(Locale.ROOT, "%.1f JND", r.audibility()), heard ? "strong" : "quiet");
         HBox top = new HBox(10, what, figures, space, jnd);
         top.setAlignment(Pos.BASELINE_LEFT);
-        String said = !heard ? "below hearing" : r.ofTone() ? r.advice() : "by the playing: " + r.advice();
+        String said = heard ? r.advice() : "below hearing";
         VBox box = Nodes.column(1, top, new GapLine(r, theme), Nodes.wrapped(said, "small", heard ? "said" : "quiet"));
         box.getStyleClass().add("ruled-below");
         box.setPadding(new Insets(5, 0, 5, 0));

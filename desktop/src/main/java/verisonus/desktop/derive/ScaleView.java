@@ -23,8 +23,8 @@ final class ScaleView extends Drawing {
         this.row = row;
         this.model = model;
         setFocusTraversable(true);
-        setMinSize(210, 26);
-        setPrefSize(210, 26);
+        setMinSize(140, 26);
+        setPrefSize(150, 26);
         setAccessibleText(row.block().model().name() + " " + row.control().name() + ", " + row.display(model.rig()) + ". "
                 + row.control().about());
         setOnMousePressed(_ -> requestFocus());

@@ -45,7 +45,8 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
     private static boolean shown(Block b, Control c) {
         if (ToneSheet.isUnused(b, c)) return false;
         return switch (b.model().kind()) {
-            case EQUALIZER -> b.get(c.name()) != c.defaultValue() && !c.name().endsWith("corner");
+            case EQUALIZER -> b.get(c.name()) != c.defaultValue() && !c.name().endsWith("corner")
+                    && !c.name().endsWith("frequency") && !c.name().endsWith("width");
             case CABINET -> c.name().equals("high cut");
             case ECHO -> !c.name().endsWith("cut");
             default -> true;
@@ -55,6 +56,18 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
     /** "amp/gain": how locks name it. */
     public String name() {
         return block.id() + "/" + control.name();
+    }
+
+    /** The setting's name; a filter is called by where it works. */
+    public String label() {
+        if (control.name().startsWith("peak")) return "at " + at(control.name() + " frequency");
+        if (control.name().equals("low shelf")) return "below " + at("low corner");
+        if (control.name().equals("high shelf")) return "above " + at("high corner");
+        return control.name();
+    }
+
+    private String at(String frequency) {
+        return block.model().control(frequency).display(block.get(frequency));
     }
 
     public double value() {
@@ -73,8 +86,7 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
 
     /** "3.5 – 5.2", empty where nothing is known. */
     public String range(Rig rig) {
-        return tolerance.map(t -> rig.display(block.model(), control, t.low()) + " – "
-                + rig.display(block.model(), control, t.high())).orElse("");
+        return tolerance.map(t -> rig.displayRange(block.model(), control, t.low(), t.high())).orElse("");
     }
 
     /** What the value rests on. */

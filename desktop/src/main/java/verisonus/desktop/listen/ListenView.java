@@ -55,6 +55,7 @@ public final class ListenView extends BorderPane {
         setBottom(below);
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
+        show();
     }
 
     private void show() {

@@ -17,7 +17,7 @@ import verisonus.desktop.theme.Theme;
 /** Ribbons over one time axis, one a property; regions are marked by dragging across them. */
 final class RibbonView extends Drawing {
     private static final double LABELS = 96;
-    private static final double TOP = 26;
+    private static final double TOP = 36;
     private static final double BOTTOM = 24;
 
     /** One property: its name, its values and the range they are drawn in. */
@@ -133,7 +133,7 @@ final class RibbonView extends Drawing {
         g.setFill(inks.ink());
         g.fillText(r.name, 0, top + height / 2 - 2);
         g.setFill(inks.quiet());
-        g.fillText(AxisTicks.number(r.high) + " " + r.unit, 0, top + height / 2 + 13);
+        g.fillText("to " + AxisTicks.number(r.high) + " " + r.unit, 0, top + height / 2 + 13);
         Color plum = inks.reference();
         g.setFill(Color.color(plum.getRed(), plum.getGreen(), plum.getBlue(), 0.28));
         int points = (int) axis.width();

@@ -57,6 +57,7 @@ public final class MeasureView extends BorderPane {
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         model.selected().subscribe(this::show);
+        show();
     }
 
     private void show() {
@@ -113,6 +114,8 @@ public final class MeasureView extends BorderPane {
         track.setMaxSize(60 * (1 - share), 4);
         HBox bar = new HBox(filled, track);
         bar.setAlignment(Pos.CENTER_LEFT);
+        bar.setMaxHeight(16);
+        bar.setMinHeight(16);
         Label figure = Nodes.label(String.format(Locale.ROOT, "%.0f %%", 100 * share), "small");
         figure.setMinWidth(38);
         figure.setAlignment(Pos.CENTER_RIGHT);

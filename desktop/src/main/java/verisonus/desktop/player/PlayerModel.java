@@ -41,6 +41,7 @@ public final class PlayerModel {
         this.player = player;
         looping.subscribe(this::passLoop);
         region.subscribe(this::passLoop);
+        passLoop();
         levelDb.subscribe(v -> player.setLevelDb(v.doubleValue()));
         inTheMix.subscribe(player::hearMix);
     }

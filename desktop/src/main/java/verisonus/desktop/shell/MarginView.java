@@ -50,6 +50,7 @@ final class MarginView extends BorderPane {
         foot.setPadding(new Insets(8, 14, 14, 14));
         setBottom(foot);
         desk.open().subscribe(this::show);
+        show();
     }
 
     /** "nine-lanterns.casebook" reads "Nine lanterns". */

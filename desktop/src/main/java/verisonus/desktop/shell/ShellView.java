@@ -54,6 +54,7 @@ public final class ShellView extends StackPane {
         this.desk = desk;
         this.theme = theme;
         getStyleClass().add("shell");
+        setFocusTraversable(true);
         measure = new MeasureModel(desk);
         derive = new DeriveModel(desk);
         benches.put(Bench.LISTEN, new ListenView(new ListenModel(desk), theme));

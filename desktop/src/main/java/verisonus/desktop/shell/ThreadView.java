@@ -24,6 +24,7 @@ final class ThreadView extends HBox {
         setAlignment(Pos.TOP_LEFT);
         desk.open().subscribe(this::show);
         desk.bench().subscribe(this::show);
+        show();
     }
 
     private void show() {

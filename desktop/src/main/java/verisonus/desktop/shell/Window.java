@@ -34,6 +34,7 @@ public final class Window implements AutoCloseable {
         desk = new Desk(book, work, new PlayerModel(player));
         scene = new Scene(new ShellView(desk, theme), WIDTH, HEIGHT);
         theme.dress(scene, SHEETS);
+        scene.getRoot().requestFocus();
     }
 
     public Scene scene() {
