@@ -66,7 +66,8 @@ final class DemoCommand implements Callable<Integer> {
                 Files.deleteIfExists(file.resolveSibling(file.getFileName() + end));
             }
         } catch (IOException e) {
-            throw new OutputFault(file.toString(), "the old demo casebook cannot be removed", "close it elsewhere first");
+            throw new OutputFault(file.toString(), "the old demo casebook cannot be removed",
+                    "close it elsewhere first");
         }
     }
 }

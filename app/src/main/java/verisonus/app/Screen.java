@@ -15,7 +15,9 @@ final class Screen {
     private Screen() {}
 
     /** Whether the launcher, or whoever started the program, has chosen to do without a screen. */
-    static boolean isOff() { return "Headless".equals(System.getProperty("glass.platform")); }
+    static boolean isOff() {
+        return "Headless".equals(System.getProperty("glass.platform"));
+    }
 
     /** @return exit status */
     static int show(Path casebook) {

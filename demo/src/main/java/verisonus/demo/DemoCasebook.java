@@ -43,7 +43,8 @@ public final class DemoCasebook {
     public static void writeTo(Path file) {
         try (Casebook book = Casebook.create(file)) {
             book.keepRig(DemoRig.rig());
-            long glass = addCase(book, Recipe.GLASS_HARBOUR, "Act one, under the narrator. Chimes, sways, answers itself.",
+            long glass = addCase(book, Recipe.GLASS_HARBOUR,
+                    "Act one, under the narrator. Chimes, sways, answers itself.",
                     GLASS_FROM_S, GLASS_TO_S);
             book.keepTone(glass,
                     DerivedToneJson.read("demo",

@@ -14,7 +14,8 @@ final class DemoParts {
     }
 
     static byte[] bytes(String name) {
-        try (@Nullable InputStream in = DemoParts.class.getResourceAsStream(name)) {
+        try (@Nullable
+        InputStream in = DemoParts.class.getResourceAsStream(name)) {
             if (in == null) throw new IllegalStateException("the part " + name + " of the demo is missing");
             return in.readAllBytes();
         } catch (IOException e) {

@@ -52,7 +52,8 @@ enum Recipe {
         @Override
         Tone truth() {
             return new Tone(title(), List.of(
-                    Block.of("mid-forward crunch").with("gain", 5.4).with("bass", 4.2).with("mid", 7).with("treble", 5.6)
+                    Block.of("mid-forward crunch").with("gain", 5.4).with("bass", 4.2).with("mid", 7)
+                            .with("treble", 5.6)
                             .with("presence", 4).with("master", 5.2).with("sag", 3),
                     Block.of("4×12 closed"),
                     Block.of("condenser microphone").with("position", 25).with("distance", 45),

@@ -91,7 +91,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                         .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
                 rows.add(List.of(first ? b.model().name() : "", c.name(), rig.display(b.model(), c, b.get(c.name())),
                         t.map(x -> rig.displayRange(b.model(), c, x.low(), x.high())).orElse(""),
-                        derived.locked().contains(b.id() + "/" + c.name()) ? "locked by the player"
+                        derived.locked().contains(b.id() + "/" + c.name())
+                                ? "locked by the player"
                                 : t.map(Tolerance::why).orElse("")));
                 first = false;
             }

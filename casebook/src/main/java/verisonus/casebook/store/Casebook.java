@@ -12,7 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.sqlite.SQLiteConfig;
 
-
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.fault.InputFault;
@@ -125,7 +124,8 @@ public final class Casebook implements AutoCloseable {
     /** What was measured in a region; empty where it was not, or where the region has moved since. */
     public synchronized Optional<Measurement> measurement(long regionId) {
         return read(() -> sql.list("SELECT findings, document FROM evidence WHERE region_id = ?",
-                r -> new Measurement(FindingsJson.read(file.toString(), r.getString(1)), r.getString(2)), regionId)).stream()
+                r -> new Measurement(FindingsJson.read(file.toString(), r.getString(1)), r.getString(2)), regionId))
+                .stream()
                 .findFirst();
     }
 

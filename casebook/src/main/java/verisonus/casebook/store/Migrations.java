@@ -53,7 +53,8 @@ final class Migrations {
 
     private static String script(int number) {
         String name = String.format(Locale.ROOT, "%03d.sql", number);
-        try (@Nullable InputStream in = Migrations.class.getResourceAsStream(name)) {
+        try (@Nullable
+        InputStream in = Migrations.class.getResourceAsStream(name)) {
             if (in == null) throw new IllegalStateException("missing " + name);
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {

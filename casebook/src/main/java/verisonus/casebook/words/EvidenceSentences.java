@@ -61,7 +61,8 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
     }
 
     private static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
-        return new EvidenceSentences(topic, sentence, remark, f.reason(), OptionalDouble.of(f.confidence()), f.presence(),
+        return new EvidenceSentences(topic, sentence, remark, f.reason(), OptionalDouble.of(f.confidence()),
+                f.presence(),
                 f.plot());
     }
 
@@ -98,7 +99,8 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         double[] octaves = new double[hz.length];
         for (int i = 0; i < hz.length; i++) octaves[i] = hz[i];
         Plot plot = new Plot("third-octave level, dB", "Hz", octaves, s.levelDb(), new double[0]);
-        return new EvidenceSentences("Colour", sentence, remark, "long-term level in third octaves", OptionalDouble.empty(), Presence.PRESENT,
+        return new EvidenceSentences("Colour", sentence, remark, "long-term level in third octaves",
+                OptionalDouble.empty(), Presence.PRESENT,
                 Optional.of(plot));
     }
 
@@ -142,7 +144,8 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
                         ? format("right is %.1f ms %s", Math.abs(e.stereo().offsetMs()),
                                 e.stereo().offsetMs() > 0 ? "later" : "earlier")
                         : e.stereo().correlation() > 0.98 ? "as good as mono" : "sides differ";
-        return new EvidenceSentences("Width", said, remark, "", OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
+        return new EvidenceSentences("Width", said, remark, "", OptionalDouble.empty(), Presence.PRESENT,
+                Optional.empty());
     }
 
     private static EvidenceSentences level(LevelReading l) {

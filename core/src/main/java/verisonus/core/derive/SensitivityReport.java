@@ -84,7 +84,7 @@ final class SensitivityReport {
         }
         double motion = n == 0 ? 0 : Math.sqrt(sum / n) / ENVELOPE_UNIT_DB;
         return new Sensitivity(Math.hypot(colour, motion),
-                motion > colour ? "how the notes' level moves" : "level at " + strongest(d));
+                motion > colour ? "dynamics" : "level at " + strongest(d));
     }
 
     /** RMS over the trusted bands, loudness taken out. */
@@ -143,7 +143,7 @@ final class SensitivityReport {
             default -> 0.12 * value + 0.5;
         };
         return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach),
-                "the echo found in the recording");
+                "echo found");
     }
 
     private static Tolerance bracket(Block block, Control c, Sensitivity s) {

@@ -93,7 +93,8 @@ public final class ToneSearch {
         return new Derivation(finished.tone, alignment.pairing(), seconds,
                 (long) renders.get() * linear.dictionary().size(), renders.get(), tolerances,
                 alternatives, gap, evidence, candidate, finished.render,
-                (double) alignment.offsetSamples() / Renderer.RATE_HZ, cancelled ? "cancelled: the best so far" : "no move brought more");
+                (double) alignment.offsetSamples() / Renderer.RATE_HZ,
+                cancelled ? "cancelled: the best so far" : "no move brought more");
     }
 
     private Objective objective(float[] wanted, float[] dry, Pairing pairing, LinearPart linear, Optional<Block> echo) {
@@ -141,7 +142,8 @@ public final class ToneSearch {
         List<Objective.Point> stepped = new ArrayList<>();
         int at = 0;
         for (Objective.Point p : bestOfPair.values()) {
-            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(), "first steps with " + p.knobs().amp() + nearest(stepped));
+            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(),
+                    "first steps with " + p.knobs().amp() + nearest(stepped));
             Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
                     .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
             stepped.add(objective.at(moved.knobs(), Quality.DRAFT));

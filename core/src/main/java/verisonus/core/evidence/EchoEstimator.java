@@ -111,6 +111,7 @@ public final class EchoEstimator {
         Cepstrum middle = source.band(500, 2000);
         double m = Math.clamp(2 * middle.peakNear(lag, 2), 0.01, 1.2);
         double f = feedback(broad, lag, Math.clamp(2 * broad.peakNear(lag, 2), 0.01, 1.2));
+        m = Math.min(1.2, m / (1 - cutShare(s.mid(), lag)));
         boolean pingPong = false;
         if (s.isStereo()) {
             Sides sides = Sides.of(s, lag);
@@ -127,6 +128,18 @@ public final class EchoEstimator {
         return Finding.present(reading, confidence, String.format(Locale.ROOT,
                 "%.1f ms later the recording resembles itself, after every note and at the same ratio", timeMs))
                 .shownBy(marked);
+    }
+
+    /** Share of the energy whose echo falls after the end of the region and is not heard. */
+    private static double cutShare(float[] x, double lag) {
+        double all = 1e-12;
+        double last = 0;
+        for (int i = 0; i < x.length; i++) {
+            double e = (double) x[i] * x[i];
+            all += e;
+            if (i >= x.length - lag) last += e;
+        }
+        return Math.min(0.3, last / all);
     }
 
     /** Of m·z^−T/(1−f·z^−T): f = (4·c(2T) + m²)/(2m). */

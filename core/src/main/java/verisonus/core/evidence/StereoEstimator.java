@@ -47,8 +47,9 @@ public final class StereoEstimator {
         int reach = (int) (0.04 * rateHz);
         int best = 0;
         for (int d = -reach; d <= reach; d++) {
-            if (a[Math.floorMod(d, size)] > a[Math.floorMod(best, size)] * 1.02f) best = d;
+            if (a[Math.floorMod(d, size)] > a[Math.floorMod(best, size)]) best = d;
         }
-        return 1000.0 * best / rateHz;
+        // A peak hardly above the one at no offset is not worth naming.
+        return a[Math.floorMod(best, size)] > 1.02f * a[0] ? 1000.0 * best / rateHz : 0;
     }
 }

@@ -65,6 +65,9 @@ public record Control(String name, String unit, double minimum, double maximum, 
             case "0-10" -> String.format(Locale.ROOT, "%.1f", value);
             case "Q" -> String.format(Locale.ROOT, "%.2f", value);
             case "dB" -> String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
+            case "Hz" -> value < 1000
+                    ? String.format(Locale.ROOT, value < 10 ? "%.2f Hz" : "%.0f Hz", value)
+                    : String.format(Locale.ROOT, value < 10000 ? "%.2f kHz" : "%.1f kHz", value / 1000);
             case "s" -> String.format(Locale.ROOT, "%.2f s", value);
             case "ms" -> String.format(Locale.ROOT, value < 20 ? "%.1f ms" : "%.0f ms", value);
             default -> String.format(Locale.ROOT, "%.0f %s", value, unit);

@@ -45,9 +45,27 @@ final class ToneStack implements NonlinearStage {
      * @param treble 0 to 10
      */
     ToneStack(Parts p, double bass, double mid, double treble, double rateHz) {
-        double l = Math.exp((bass / 10 - 1) * 3.4);
-        analog(p, treble / 10, mid / 10, l);
+        analog(p, treble / 10, mid / 10, bassShare(bass));
         bilinear(rateHz);
+    }
+
+    /** Share of the bass control's track that is in use: an audio taper. */
+    static double bassShare(double bass) {
+        return Math.exp((bass / 10 - 1) * 3.4);
+    }
+
+    /** Response of the circuit itself, dB; {@code controls} are bass, mid and treble, 0 to 10. */
+    static double analogueDb(Parts p, double[] controls, double hz) {
+        ToneStack stack = new ToneStack(p, controls[0], controls[1], controls[2], 192_000);
+        double w = 2 * Math.PI * hz;
+        double[] s = {1, w, w * w, w * w * w};
+        double[][] polynomials = {stack.analogB, stack.analogA};
+        double[] size = new double[2];
+        for (int i = 0; i < 2; i++) {
+            double[] c = polynomials[i];
+            size[i] = Math.hypot(c[0] - c[2] * s[2], c[1] * s[1] - c[3] * s[3]);
+        }
+        return 20 * Math.log10(size[0] / size[1]);
     }
 
     private void analog(Parts p, double t, double m, double l) {

@@ -48,10 +48,12 @@ public final class Journey {
             boolean lost = changeDb < 0;
             return switch (this) {
                 case LOWS -> lost ? "bass up, or leave them to the bass player" : "low cut up to 90 Hz, or bass down";
-                case LOW_MIDS -> lost ? "bass or mid up, microphone nearer" : "low mids down a little with the equalizer";
+                case LOW_MIDS ->
+                    lost ? "bass or mid up, microphone nearer" : "low mids down a little with the equalizer";
                 case MIDS -> lost ? "mid up" : "mid down";
                 case UPPER_MIDS -> lost ? "mid or treble up" : "treble down, microphone further out";
-                case PRESENCE -> lost ? "presence up, microphone nearer the centre"
+                case PRESENCE -> lost
+                        ? "presence up, microphone nearer the centre"
                         : "presence down, microphone further out";
                 case HIGHS -> lost ? "treble or presence up" : "high cut down to 7 kHz";
             };
@@ -159,7 +161,8 @@ public final class Journey {
             if (Math.abs(gap) < AUDIBLE_DB || levelDb(n, reference) < EMPTY_DB) continue;
             boolean hidden = bandChange(n, heard) - loudnessChange(heard) < -12;
             findings.add(String.format(Locale.ROOT, "against the reference, %s are %.1f dB %s%s", n.words,
-                    Math.abs(gap), gap < 0 ? "weaker" : "stronger", hidden ? ", hardly heard here" : ", heard here too"));
+                    Math.abs(gap), gap < 0 ? "weaker" : "stronger",
+                    hidden ? ", hardly heard here" : ", heard here too"));
         }
     }
 

@@ -38,6 +38,19 @@ public final class DeriveModel {
     private final ObjectProperty<SearchOptions.Equalizing> equalizing = new SimpleObjectProperty<>(
             SearchOptions.Equalizing.EITHER);
 
+    private final ObjectProperty<Effort> effort = new SimpleObjectProperty<>(Effort.NORMAL);
+
+    /** How long to search. */
+    public enum Effort {
+        QUICK(120), NORMAL(400), THOROUGH(1600);
+
+        private final int renders;
+
+        Effort(int renders) {
+            this.renders = renders;
+        }
+    }
+
     /** What was measured in the region a hand-turned tone is compared with. */
     private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
 
@@ -99,7 +112,7 @@ public final class DeriveModel {
         Optional<DerivedTone> before = c.tone();
         Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
         SearchOptions plain = SearchOptions.defaults().withRig(rig).withSchool(start.get(), order.get(),
-                equalizing.get());
+                equalizing.get()).withBudget(effort.get().renders, 1);
         SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
         desk.work().run("Deriving", progress -> {
             Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
@@ -181,6 +194,10 @@ public final class DeriveModel {
 
     public ObjectProperty<SearchOptions.Start> start() {
         return start;
+    }
+
+    public ObjectProperty<Effort> effort() {
+        return effort;
     }
 
     public ObjectProperty<SearchOptions.Order> order() {

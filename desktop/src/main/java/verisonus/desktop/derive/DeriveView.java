@@ -57,10 +57,12 @@ public final class DeriveView extends BorderPane {
         columns();
         ScrollPane scroll = new ScrollPane(table);
         scroll.setFitToWidth(true);
-        table.setPadding(new Insets(0, 10, 10, 22));
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        table.setPadding(new Insets(0, 12, 10, 22));
         BorderPane left = new BorderPane(scroll);
         left.setTop(head);
-        Label legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording", "quiet",
+        Label legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
+                "quiet",
                 "small");
         legend.setPadding(new Insets(4, 0, 6, 22));
         left.setBottom(legend);
@@ -74,18 +76,24 @@ public final class DeriveView extends BorderPane {
     }
 
     private HBox schools() {
-        HBox box = new HBox(10, derive,
-                choice("start", "where the search begins", model.start(), SearchOptions.Start.values(), s -> switch (s) {
-                    case NEUTRAL -> "from neutral";
-                    case NEAREST -> "from the nearest known tone";
-                }), choice("order", "what is settled first", model.order(), SearchOptions.Order.values(), s -> switch (s) {
+        HBox box = new HBox(8, derive,
+                choice("effort", "how long to search", model.effort(), DeriveModel.Effort.values(), s -> switch (s) {
+                    case QUICK -> "quick look";
+                    case NORMAL -> "ten seconds";
+                    case THOROUGH -> "thorough";
+                }), choice("start", "where the search begins", model.start(), SearchOptions.Start.values(),
+                        s -> switch (s) {
+                            case NEUTRAL -> "from neutral";
+                            case NEAREST -> "from nearest tone";
+                        }),
+                choice("order", "what is settled first", model.order(), SearchOptions.Order.values(), s -> switch (s) {
                     case TOGETHER -> "all together";
                     case CABINET_FIRST -> "cabinet first";
                     case GAIN_FIRST -> "gain first";
                 }), choice("eq", "what the equalizer may do", model.equalizing(), SearchOptions.Equalizing.values(),
                         s -> switch (s) {
-                            case EITHER -> "EQ cuts and lifts";
-                            case CUT_FIRST -> "EQ only cuts";
+                            case EITHER -> "EQ either way";
+                            case CUT_FIRST -> "EQ cuts only";
                         }));
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
@@ -114,7 +122,7 @@ public final class DeriveView extends BorderPane {
     }
 
     private void columns() {
-        double[] widths = {98, 94, 150, 66, 98, 90, 46};
+        double[] widths = {96, 96, 136, 64, 92, 84, 42};
         for (int i = 0; i < widths.length; i++) {
             ColumnConstraints c = new ColumnConstraints(widths[i]);
             if (i == 2) {
@@ -133,7 +141,8 @@ public final class DeriveView extends BorderPane {
         String missing = model.missing();
         verdict.setText(tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
         summary.setText(tone.map(DeriveView::summary).orElse(missing.isEmpty()
-                ? "The recording and the dry take are ready: the search takes about ten seconds." : missing));
+                ? "The recording and the dry take are ready: the search takes about ten seconds."
+                : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
         derive.setDisable(!missing.isEmpty() || model.desk().work().busy().get());
         table.getChildren().clear();
@@ -197,7 +206,8 @@ public final class DeriveView extends BorderPane {
     private VBox stage(Block b) {
         Button model1 = Nodes.plain(capital(b.model().kind().word()));
         model1.getStyleClass().addAll("stage", "strong");
-        model1.setTooltip(new Tooltip(b.model().about() + (b.on() ? "; press to hear without it" : "; press to put it back")));
+        model1.setTooltip(
+                new Tooltip(b.model().about() + (b.on() ? "; press to hear without it" : "; press to put it back")));
         model1.setOnAction(_ -> model.toggleBlock(b));
         Label name = Nodes.wrapped(b.on() ? b.model().name() : b.model().name() + ", off", "quiet", "small");
         VBox box = Nodes.column(0, model1, name);

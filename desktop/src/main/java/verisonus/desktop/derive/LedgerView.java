@@ -48,7 +48,8 @@ final class LedgerView extends BorderPane {
         rows.getChildren().setAll(all.stream().filter(GapRow::ofTone).map(this::line).toList());
         List<GapRow> playing = all.stream().filter(r -> !r.ofTone()).toList();
         if (playing.isEmpty()) return;
-        rows.getChildren().add(Nodes.padded(Nodes.label("By the playing, not by the gear", "strong", "small"), 10, 0, 0, 0));
+        rows.getChildren()
+                .add(Nodes.padded(Nodes.label("By the playing, not by the gear", "strong", "small"), 10, 0, 0, 0));
         rows.getChildren().addAll(playing.stream().map(this::line).toList());
     }
 

@@ -23,10 +23,11 @@ final class ScaleView extends Drawing {
         this.row = row;
         this.model = model;
         setFocusTraversable(true);
-        setMinSize(140, 26);
-        setPrefSize(150, 26);
-        setAccessibleText(row.block().model().name() + " " + row.control().name() + ", " + row.display(model.rig()) + ". "
-                + row.control().about());
+        setMinSize(120, 26);
+        setPrefSize(136, 26);
+        setAccessibleText(
+                row.block().model().name() + " " + row.control().name() + ", " + row.display(model.rig()) + ". "
+                        + row.control().about());
         setOnMousePressed(_ -> requestFocus());
         setOnMouseDragged(this::drag);
         setOnMouseReleased(_ -> let());
@@ -34,7 +35,8 @@ final class ScaleView extends Drawing {
         setOnKeyReleased(e -> {
             switch (e.getCode()) {
                 case LEFT, RIGHT -> let();
-                default -> {}
+                default -> {
+                }
             }
         });
         focusedProperty().subscribe(this::redraw);

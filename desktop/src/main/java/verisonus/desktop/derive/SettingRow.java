@@ -91,7 +91,7 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
 
     /** What the value rests on. */
     public String reason() {
-        return locked ? "locked" : tolerance.map(Tolerance::why).orElse("");
+        return locked ? "locked" : tolerance.map(t -> t.why().replace("level at ", "")).orElse("");
     }
 
     /** One step of the arrow keys, as a place on the scale. */

@@ -30,7 +30,8 @@ public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions
     /** How far each bench has come. */
     public Standing standing(Bench bench) {
         return switch (bench) {
-            case LISTEN -> !regions.isEmpty() ? Standing.DONE
+            case LISTEN -> !regions.isEmpty()
+                    ? Standing.DONE
                     : first(Medium.Role.REFERENCE).isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;
             case MEASURE -> measurement.isPresent() ? Standing.DONE : Standing.UNTOUCHED;
             case DERIVE -> tone.map(t -> t.gap().audibleRows() == 0 ? Standing.DONE : Standing.BEGUN)

@@ -40,7 +40,8 @@ public final class ListenView extends BorderPane {
         ribbons.setId("ribbons");
         ribbons.setMinHeight(200);
         empty = Nodes.column(10, Nodes.label("Nothing to listen to yet.", "heading"),
-                Nodes.label("Drop a recording with the wanted sound anywhere in the window, then a dry take of your guitar.",
+                Nodes.label(
+                        "Drop a recording with the wanted sound anywhere in the window, then a dry take of your guitar.",
                         "quiet"));
         empty.setAlignment(Pos.CENTER);
         setPadding(new Insets(14, 22, 10, 22));
@@ -62,7 +63,8 @@ public final class ListenView extends BorderPane {
         Optional<OpenCase> open = model.desk().open().get();
         boolean any = open.flatMap(o -> o.first(Medium.Role.REFERENCE)).isPresent();
         setCenter(any ? ribbons : empty);
-        hint.setText(any ? "Drag across the ribbons to mark a region for what it is good for; type exact times below."
+        hint.setText(any
+                ? "Drag across the ribbons to mark a region for what it is good for; type exact times below."
                 : "");
         regions.getChildren().setAll(open.map(this::regionRows).orElse(List.of()));
         recordings.getChildren().setAll(open.map(o -> o.media().stream().map(ListenView::recording).toList())

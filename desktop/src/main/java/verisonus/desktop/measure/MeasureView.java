@@ -66,7 +66,8 @@ public final class MeasureView extends BorderPane {
         measure.setText(findings.isEmpty() ? "Measure this region" : "Measure again");
         if (findings.isEmpty()) {
             heading.setText("Not measured yet");
-            summary.setText(model.canMeasure() ? "The region on the Listen bench is ready to be measured."
+            summary.setText(model.canMeasure()
+                    ? "The region on the Listen bench is ready to be measured."
                     : "Mark a region on the Listen bench first.");
         } else {
             heading.setText("What the recording shows");

@@ -76,7 +76,8 @@ final class PlotView extends Drawing {
         g.fillText(p.xUnit(), w - 8 * p.xUnit().length(), h - 6);
     }
 
-    private static void drawMark(GraphicsContext g, Plot p, double mark, double w, double[] xs, double[] ys, Inks inks) {
+    private static void drawMark(GraphicsContext g, Plot p, double mark, double w, double[] xs, double[] ys,
+            Inks inks) {
         double[] x = p.x();
         boolean log = p.xUnit().equals("Hz");
         double at = place(mark, x[0], x[x.length - 1], log) * w;

@@ -65,9 +65,11 @@ public final class ListeningBar extends HBox {
         play.setTooltip(new Tooltip("play or pause (Space); starts low and rises slowly"));
         play.setOnAction(_ -> model.toggle());
         model.playing().subscribe(on -> {
-            if (on) symbol.getPoints().setAll(0.0, 0.0, 5.0, 0.0, 5.0, 18.0, 10.0, 18.0, 10.0, 0.0, 15.0, 0.0, 15.0,
-                    18.0, 0.0, 18.0);
-            else symbol.getPoints().setAll(0.0, 0.0, 16.0, 9.0, 0.0, 18.0);
+            if (on)
+                symbol.getPoints().setAll(0.0, 0.0, 5.0, 0.0, 5.0, 18.0, 10.0, 18.0, 10.0, 0.0, 15.0, 0.0, 15.0,
+                        18.0, 0.0, 18.0);
+            else
+                symbol.getPoints().setAll(0.0, 0.0, 16.0, 9.0, 0.0, 18.0);
         });
         return play;
     }
@@ -120,8 +122,9 @@ public final class ListeningBar extends HBox {
         slider.valueProperty().bindBidirectional(model.levelDb());
         slider.setBlockIncrement(1);
         slider.setAccessibleText("listening level");
-        slider.setTooltip(new Tooltip("Loud playing harms hearing: 85 dBA is safe for 8 hours a day, half as long for every"
-                + " 3 dB more. Keys: + and −"));
+        slider.setTooltip(
+                new Tooltip("Loud playing harms hearing: 85 dBA is safe for 8 hours a day, half as long for every"
+                        + " 3 dB more. Keys: + and −"));
         slider.setPrefWidth(150);
         Label words = Nodes.label("", "small");
         words.setId("level-words");

@@ -24,8 +24,10 @@ public final class ListeningLevel {
     public static String words(double gainDb) {
         double level = dbSpl(gainDb);
         double minutes = ListeningDose.safeMinutesPerDay(level);
-        String time = minutes >= 24 * 60 ? "safe all day"
-                : minutes >= 60 ? String.format(Locale.ROOT, "%.0f h safe today", minutes / 60)
+        String time = minutes >= 24 * 60
+                ? "safe all day"
+                : minutes >= 60
+                        ? String.format(Locale.ROOT, "%.0f h safe today", minutes / 60)
                         : String.format(Locale.ROOT, "%.0f min safe today", minutes);
         return String.format(Locale.ROOT, "%.0f dB SPL assumed · %s", level, time);
     }

@@ -54,7 +54,8 @@ public final class SheetView extends BorderPane {
         log.setFitToWidth(true);
         BorderPane right = new BorderPane(log);
         right.setTop(Nodes.padded(Nodes.column(2, Nodes.label("Logbook", "heading"),
-                Nodes.wrapped("every change, newest first; Ctrl+Z takes the last one back", "quiet", "small")), 0, 0, 8, 0));
+                Nodes.wrapped("every change, newest first; Ctrl+Z takes the last one back", "quiet", "small")), 0, 0, 8,
+                0));
         right.getStyleClass().add("ruled-left");
         right.setPadding(new Insets(14, 22, 10, 16));
         right.setPrefWidth(300);

@@ -14,7 +14,9 @@ public final class AxisTicks {
         if (!(to > from) || about < 1) return out;
         double raw = (to - from) / about;
         double power = Math.pow(10, Math.floor(Math.log10(raw)));
-        double step = raw / power <= 1 ? power : raw / power <= 2 ? 2 * power : raw / power <= 5 ? 5 * power : 10 * power;
+        double step = raw / power <= 1
+                ? power
+                : raw / power <= 2 ? 2 * power : raw / power <= 5 ? 5 * power : 10 * power;
         for (long i = (long) Math.ceil(from / step - 1e-9); i * step <= to + step * 1e-9; i++) out.add(i * step);
         return out;
     }

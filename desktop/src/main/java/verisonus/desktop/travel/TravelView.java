@@ -51,7 +51,8 @@ public final class TravelView extends BorderPane {
         levels.setAlignment(Pos.CENTER_LEFT);
         setPadding(new Insets(14, 22, 10, 22));
         setTop(Nodes.column(8, heading,
-                Nodes.label("dB against a flat loudspeaker at the level the tone was made at (75 dB SPL), loudness matched",
+                Nodes.label(
+                        "dB against a flat loudspeaker at the level the tone was made at (75 dB SPL), loudness matched",
                         "quiet", "small"),
                 levels));
         table.setPadding(new Insets(14, 0, 14, 0));
@@ -75,8 +76,10 @@ public final class TravelView extends BorderPane {
 
     private static String words(double dbSpl) {
         double minutes = ListeningDose.safeMinutesPerDay(dbSpl);
-        String time = minutes >= 1440 ? "safe all day"
-                : minutes >= 60 ? String.format(Locale.ROOT, "%.0f h a day are safe", minutes / 60)
+        String time = minutes >= 1440
+                ? "safe all day"
+                : minutes >= 60
+                        ? String.format(Locale.ROOT, "%.0f h a day are safe", minutes / 60)
                         : String.format(Locale.ROOT, "%.0f minutes a day are safe", minutes);
         return String.format(Locale.ROOT, "%.0f dB SPL · %s", dbSpl, time);
     }

@@ -1,0 +1,85 @@
+package verisonus.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** The arrows between packages: desktop and cli to casebook to core; within core one way; no cycles anywhere. */
+class ArchitectureTest {
+    private static final JavaClasses CLASSES = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("verisonus");
+    /** From those that know nobody to those that know the rest. */
+    private static final List<String> CORE_ORDER = List.of("fault", "sound", "evidence", "rig", "simulate", "compare",
+            "derive", "travel", "plan");
+
+    @Test
+    void theRulesSawTheWholeProgram() {
+        assertThat(CLASSES.size()).isGreaterThan(250);
+    }
+
+    @Test
+    void modulesPointOneWay() {
+        layeredArchitecture().consideringOnlyDependenciesInLayers().layer("app").definedBy("verisonus.app..")
+                .layer("desktop").definedBy("verisonus.desktop..").layer("cli").definedBy("verisonus.cli..").layer("demo")
+                .definedBy("verisonus.demo..").layer("casebook").definedBy("verisonus.casebook..").layer("core")
+                .definedBy("verisonus.core..").whereLayer("app").mayNotBeAccessedByAnyLayer().whereLayer("desktop")
+                .mayOnlyBeAccessedByLayers("app").whereLayer("cli").mayOnlyBeAccessedByLayers("app").whereLayer("demo")
+                .mayOnlyBeAccessedByLayers("app").whereLayer("casebook")
+                .mayOnlyBeAccessedByLayers("app", "desktop", "cli", "demo").check(CLASSES);
+    }
+
+    @Test
+    void withinCoreEachKnowsOnlyThoseBeforeIt() {
+        for (int i = 0; i < CORE_ORDER.size(); i++) {
+            for (String later : CORE_ORDER.subList(i + 1, CORE_ORDER.size())) {
+                if (later.equals("plan") || later.equals("travel")) continue;
+                noClasses().that().resideInAPackage("verisonus.core." + CORE_ORDER.get(i)).should()
+                        .dependOnClassesThat().resideInAPackage("verisonus.core." + later).check(CLASSES);
+            }
+        }
+    }
+
+    @Test
+    void packagesFormNoCycle() {
+        slices().matching("verisonus.core.(*)..").should().beFreeOfCycles().check(CLASSES);
+        slices().matching("verisonus.casebook.(*)..").should().beFreeOfCycles().check(CLASSES);
+        slices().matching("verisonus.desktop.(*)..").should().beFreeOfCycles().check(CLASSES);
+    }
+
+    @Test
+    void coreHasNoWindowNoDatabaseAndStartsNoThread() {
+        noClasses().that().resideInAPackage("verisonus.core..").should().dependOnClassesThat()
+                .resideInAnyPackage("javafx..", "java.sql..", "org.sqlite..", "tools.jackson..").check(CLASSES);
+        noClasses().that().resideInAPackage("verisonus.core..").should().dependOnClassesThat()
+                .haveFullyQualifiedName("java.lang.Thread").orShould().dependOnClassesThat()
+                .haveFullyQualifiedName("java.util.concurrent.Executors");
+    }
+
+    @Test
+    void modelsOfScreensKnowNoNode() {
+        noClasses().that().resideInAPackage("verisonus.desktop..").and().haveSimpleNameEndingWith("Model").should()
+                .dependOnClassesThat().resideInAPackage("javafx.scene..").check(CLASSES);
+        noClasses().that().resideInAPackage("verisonus.desktop.desk..").should().dependOnClassesThat()
+                .resideInAPackage("javafx.scene..").check(CLASSES);
+    }
+
+    @Test
+    void onlyTheWindowKnowsTheToolkit() {
+        noClasses().that().resideOutsideOfPackages("verisonus.desktop..").should().dependOnClassesThat()
+                .resideInAPackage("javafx..").check(CLASSES);
+    }
+
+    @Test
+    void noClassIsCalledForDoingAnything() {
+        for (String end : List.of("Utils", "Util", "Helper", "Manager", "Common", "Impl")) {
+            noClasses().should().haveSimpleNameEndingWith(end).check(CLASSES);
+        }
+    }
+}

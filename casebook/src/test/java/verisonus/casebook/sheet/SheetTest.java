@@ -1,0 +1,100 @@
+package verisonus.casebook.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.derive.Tolerance;
+import verisonus.core.evidence.Presence;
+import verisonus.core.fault.InputFault;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+
+class SheetTest {
+    private static final Rig CLOCK = new Rig(List.of(), Map.of("chiming edge", 1), Map.of("chiming edge", "clock"), 9);
+
+    private static DerivedTone tone(double gapDb) {
+        Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 5),
+                Block.of("parametric equalizer").with("peak 1", 3).with("peak 1 frequency", 900).with("peak 2", 0)
+                        .with("peak 2 frequency", 400)));
+        return new DerivedTone(t, Optional.empty(), Set.of(),
+                List.of(new Tolerance("amp", "gain", 5, 4, 6, "dynamics")), List.of(),
+                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", 0, gapDb, 1, "microphone", "further out", true)),
+                        0.5),
+                new DerivedTone.Search("same phrase", 7, 1000, "", 0));
+    }
+
+    private static ToneSheet sheet() {
+        EvidenceSentences f = new EvidenceSentences("Echo", "Two repeats | 286 ms <apart>.", "triplet", "",
+                OptionalDouble.of(0.98), Presence.PRESENT, Optional.empty());
+        return new ToneSheet("Glass Harbour", "Oda Marrel", List.of(f), Optional.of(tone(2.4)), List.of(), CLOCK);
+    }
+
+    @Test
+    void settingsStandInThePlayersOwnScaleWithTheirRange() {
+        String md = sheet().page().markdown();
+        assertThat(md).contains("| chiming edge | gain | 12:00 | 11:00 – 13:00 | dynamics |");
+        assertThat(md).contains("peak 1 frequency").doesNotContain("peak 2 frequency");
+    }
+
+    @Test
+    void markdownKeepsACellInOneCell() {
+        assertThat(sheet().page().markdown()).contains("Two repeats \\| 286 ms <apart>.");
+    }
+
+    @Test
+    void htmlIsEscapedAndStandsAlone() {
+        String html = sheet().page().html();
+        assertThat(html).contains("286 ms &lt;apart&gt;").doesNotContain("<script").doesNotContain("http");
+        assertThat(html).startsWith("<!doctype html>").endsWith("</html>\n");
+    }
+
+    @Test
+    void csvLeadsEachRowWithItsHeading() {
+        assertThat(SheetFormat.CSV.write(sheet())).contains("\"Settings, in signal order\",chiming edge,gain,12:00");
+    }
+
+    @Test
+    void theVerdictFollowsTheGap() {
+        assertThat(ToneSheet.nearness(tone(0.5))).startsWith("As near");
+        assertThat(ToneSheet.nearness(tone(2))).startsWith("Close").contains("1 of");
+        assertThat(ToneSheet.nearness(tone(4))).startsWith("On the way");
+        assertThat(ToneSheet.nearness(tone(9))).startsWith("Far off");
+    }
+
+    @Test
+    void cautionsStandOnceWhereTheyMatter() {
+        String md = sheet().page().markdown();
+        assertThat(md.split("valve amp", -1)).hasSize(2);
+    }
+
+    @Test
+    void formatsAreKnownByTheirEnding() {
+        assertThat(SheetFormat.of("a.b.MD")).contains(SheetFormat.MARKDOWN);
+        assertThat(SheetFormat.of("a.html")).contains(SheetFormat.HTML);
+        assertThat(SheetFormat.of("a.doc")).isEmpty();
+    }
+
+    @Test
+    void aCaseIsFoundByNameAndItsAbsenceNamesTheOthers(@TempDir Path dir) {
+        try (Casebook book = Casebook.create(dir.resolve("x.casebook"))) {
+            book.addCase("Salt and Static", "", "");
+            assertThat(CaseSheet.find(book, "salt AND static").name()).isEqualTo("Salt and Static");
+            assertThatThrownBy(() -> CaseSheet.find(book, "Nope")).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("Salt and Static");
+        }
+    }
+}

@@ -1,0 +1,276 @@
+package verisonus.casebook.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Tolerance;
+import verisonus.core.evidence.Plot;
+import verisonus.core.evidence.Presence;
+import verisonus.core.fault.InputFault;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+class CasebookTest {
+    @TempDir
+    private Path dir;
+    private Path file;
+    private Casebook book;
+
+    @BeforeEach
+    void create() {
+        file = dir.resolve("test.casebook");
+        book = Casebook.create(file);
+    }
+
+    @AfterEach
+    void close() {
+        book.close();
+    }
+
+    private void reopen() {
+        book.close();
+        book = Casebook.open(file);
+    }
+
+    static byte[] wav(int frames) {
+        float[] x = new float[frames];
+        for (int i = 0; i < frames; i++) x[i] = (float) (0.3 * Math.sin(i * 0.05));
+        return SoundWriter.encode(Sound.mono(x, 48000), SoundWriter.Format.WAV_24);
+    }
+
+    private long caseWithReference() {
+        long id = book.addCase("Glass Harbour", "Oda Marrel", "");
+        book.addMedium(id, Medium.Role.REFERENCE, "take.wav", wav(96000));
+        return id;
+    }
+
+    static DerivedTone tone(double gain) {
+        Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", gain), Block.of("2×12 open")));
+        return new DerivedTone(t, Optional.of(t), Set.of("amp/gain"),
+                List.of(new Tolerance("amp", "gain", gain, gain - 1, gain + 1, "dynamics")),
+                List.of(new Alternative("4×12 closed", 0.25)),
+                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", -3, -5.5, 1, "microphone", "nearer", true)), 1.25),
+                new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125));
+    }
+
+    @Nested
+    class Remembers {
+        @Test
+        void casesInOrderAfterReopening() {
+            book.addCase("One", "a", "n");
+            book.addCase("Two", "b", "");
+            reopen();
+            assertThat(book.cases()).extracting(CaseEntry::name).containsExactly("One", "Two");
+            assertThat(book.cases().get(0).note()).isEqualTo("n");
+        }
+
+        @Test
+        void soundByItsContentOnce() throws SQLException {
+            long id = caseWithReference();
+            book.addMedium(id, Medium.Role.DI, "same-sound.wav", wav(96000));
+            reopen();
+            List<Medium> media = book.media(id);
+            assertThat(media).extracting(Medium::role).containsExactly(Medium.Role.REFERENCE, Medium.Role.DI);
+            assertThat(media.get(0).hash()).isEqualTo(media.get(1).hash());
+            assertThat(book.sound(media.get(0).hash()).frames()).isEqualTo(96000);
+            assertThat(media.get(0).durationS()).isEqualTo(2);
+            assertThat(count("recording")).isEqualTo(1);
+        }
+
+        @Test
+        void aDerivedToneWithoutLoss() {
+            long id = caseWithReference();
+            book.keepTone(id, tone(3.25), "Derived");
+            reopen();
+            assertThat(book.tone(id)).contains(tone(3.25));
+        }
+
+        @Test
+        void findingsWithTheirPlots() {
+            long id = caseWithReference();
+            long region = book.addRegion(book.media(id).get(0).id(), Region.Role.CORE_TONE, 0.25, 1.5);
+            EvidenceSentences f = new EvidenceSentences("Echo", "One repeat.", "eighth", "it resembles itself",
+                    OptionalDouble.of(0.9), Presence.PRESENT,
+                    Optional.of(new Plot("curve", "ms", new double[]{1, 2}, new double[]{3, 4}, new double[]{2})));
+            EvidenceSentences open = new EvidenceSentences("Pulse", "Cannot tell.", "", "", OptionalDouble.empty(),
+                    Presence.UNKNOWN, Optional.empty());
+            book.keepMeasurement(region, new Measurement(List.of(f, open), "{}"));
+            reopen();
+            Measurement m = book.measurement(region).orElseThrow();
+            assertThat(m.findings()).hasSize(2);
+            assertThat(m.findings().get(0).sentence()).isEqualTo("One repeat.");
+            assertThat(m.findings().get(0).plot().orElseThrow().y()).containsExactly(3, 4);
+            assertThat(m.findings().get(1)).isEqualTo(open);
+        }
+
+        @Test
+        void theGear() {
+            Rig rig = new Rig(List.of("a guitar"), Map.of("chiming edge", 2), Map.of("chiming edge", "clock"), 7);
+            book.keepRig(rig);
+            reopen();
+            assertThat(book.rig()).isEqualTo(rig);
+        }
+    }
+
+    @Nested
+    class Undo {
+        @Test
+        void takesBackAndMakesAgainAcrossARestart() {
+            long id = caseWithReference();
+            long medium = book.media(id).get(0).id();
+            book.addRegion(medium, Region.Role.NOISE, 0, 1);
+            reopen();
+            assertThat(book.undo().orElseThrow()).contains("noise");
+            assertThat(book.regions(medium)).isEmpty();
+            reopen();
+            assertThat(book.redo().orElseThrow()).contains("noise");
+            assertThat(book.regions(medium)).singleElement().satisfies(r -> assertThat(r.toS()).isEqualTo(1));
+        }
+
+        @Test
+        void ofEverythingLeavesAnEmptyBookAndRedoBringsAllBack() {
+            long id = caseWithReference();
+            book.addRegion(book.media(id).get(0).id(), Region.Role.LEAD, 0.5, 1.75);
+            book.keepTone(id, tone(4), "Derived");
+            book.keepTone(id, tone(6), "Turned");
+            book.renameCase(id, "Renamed");
+            while (book.undo().isPresent()) assertThat(book.logbook()).isNotEmpty();
+            assertThat(book.cases()).isEmpty();
+            while (book.redo().isPresent()) assertThat(book.logbook()).isNotEmpty();
+            assertThat(book.cases().get(0).name()).isEqualTo("Renamed");
+            assertThat(book.tone(id)).contains(tone(6));
+            assertThat(book.regions(book.media(id).get(0).id())).hasSize(1);
+        }
+
+        @Test
+        void aNewChangeDropsWhatCouldBeMadeAgain() {
+            book.addCase("One", "", "");
+            book.undo();
+            book.addCase("Two", "", "");
+            assertThat(book.redo()).isEmpty();
+            assertThat(book.logbook()).extracting(LogEntry::text).containsExactly("New case Two");
+        }
+
+        @Test
+        void movingARegionForgetsItsEvidenceAndUndoBringsItBack() {
+            long id = caseWithReference();
+            long medium = book.media(id).get(0).id();
+            long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
+            book.keepMeasurement(region, new Measurement(List.of(), "{}"));
+            book.updateRegion(new Region(region, medium, Region.Role.LEAD, 0, 2));
+            assertThat(book.measurement(region)).isEmpty();
+            book.undo();
+            assertThat(book.measurement(region)).isPresent();
+            assertThat(book.regions(medium).get(0).role()).isEqualTo(Region.Role.CORE_TONE);
+        }
+
+        @Test
+        void removingARegionCanBeTakenBackWithItsEvidence() {
+            long id = caseWithReference();
+            long medium = book.media(id).get(0).id();
+            long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
+            book.keepMeasurement(region, new Measurement(List.of(), "{}"));
+            book.removeRegion(book.regions(medium).get(0));
+            assertThat(book.regions(medium)).isEmpty();
+            book.undo();
+            assertThat(book.measurement(region)).isPresent();
+        }
+    }
+
+    @Nested
+    class Logbook {
+        @Test
+        void hasAnEntryWithEachChangeAndNoneWithAFailedOne() throws SQLException {
+            long id = caseWithReference();
+            int before = book.logbook().size();
+            assertThatThrownBy(() -> book.addMedium(id, Medium.Role.DI, "letter.txt", "no sound".getBytes(
+                    java.nio.charset.StandardCharsets.UTF_8))).isInstanceOf(InputFault.class);
+            assertThat(book.logbook()).hasSize(before);
+            assertThat(count("medium")).isEqualTo(1);
+        }
+
+        @Test
+        void aChangeThatBreaksARuleLeavesNothingBehind() throws SQLException {
+            caseWithReference();
+            int before = book.logbook().size();
+            assertThatThrownBy(() -> book.addRegion(999, Region.Role.NOISE, 0, 1)).isInstanceOf(StoreFault.class);
+            assertThat(count("region")).isZero();
+            assertThat(book.logbook()).hasSize(before);
+        }
+    }
+
+    @Nested
+    class Refuses {
+        @Test
+        void whatIsNoCasebook() throws IOException, SQLException {
+            Path text = Files.writeString(dir.resolve("a.casebook"), "this is a letter to somebody");
+            assertThatThrownBy(() -> Casebook.open(text)).isInstanceOf(InputFault.class).hasMessageContaining("no casebook");
+            assertThatThrownBy(() -> Casebook.open(dir.resolve("none.casebook"))).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("no such file");
+            assertThatThrownBy(() -> Casebook.open(dir)).isInstanceOf(InputFault.class);
+            Path other = dir.resolve("other.db");
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + other); Statement s = c.createStatement()) {
+                s.execute("CREATE TABLE t (x)");
+            }
+            assertThatThrownBy(() -> Casebook.open(other)).isInstanceOf(InputFault.class).hasMessageContaining("no casebook");
+        }
+
+        @Test
+        void aNewerFilePolitely() throws SQLException {
+            book.close();
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+                s.execute("PRAGMA user_version = 99");
+            }
+            assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("newer");
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+                s.execute("PRAGMA user_version = 1");
+            }
+            book = Casebook.open(file);
+        }
+
+        @Test
+        void toReplaceAFile() {
+            assertThatThrownBy(() -> Casebook.create(file)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("exists already");
+        }
+    }
+
+    @Test
+    void aClosedBookIsOneFile() {
+        caseWithReference();
+        book.close();
+        assertThat(dir.toFile().list()).containsExactly("test.casebook");
+        book = Casebook.open(file);
+    }
+
+    private int count(String table) throws SQLException {
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement();
+                var r = s.executeQuery("SELECT count(*) FROM " + table)) {
+            return r.getInt(1);
+        }
+    }
+}

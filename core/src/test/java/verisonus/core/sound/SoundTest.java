@@ -1,0 +1,59 @@
+package verisonus.core.sound;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+
+class SoundTest {
+    private final Sound stereo = Sound.stereo(new float[]{1, 0.5f, 0, -1}, new float[]{0, 0.5f, 1, 1}, 8000);
+
+    @Test
+    void midAndSideGiveBackLeftAndRight() {
+        float[] mid = stereo.mid();
+        float[] side = stereo.side();
+        for (int i = 0; i < stereo.frames(); i++) {
+            assertThat(mid[i] + side[i]).isEqualTo(stereo.channel(0)[i]);
+            assertThat(mid[i] - side[i]).isEqualTo(stereo.channel(1)[i]);
+        }
+    }
+
+    @Test
+    void monoHasNoSide() {
+        assertThat(Signal.sine(100).lasting(0.1).side()).containsOnly(0);
+    }
+
+    @Test
+    void sliceIsClampedToTheSound() {
+        assertThat(stereo.slice(-1, 99).frames()).isEqualTo(4);
+        assertThat(stereo.slice(2 / 8000.0, 3 / 8000.0).channel(1)).containsExactly(1);
+    }
+
+    @Test
+    void gainMovesTheLevelByThatGain() {
+        Sound x = Signal.sine(440).atDb(-10).lasting(1);
+        double before = Decibels.fromAmplitude(x.rms());
+        assertThat(Decibels.fromAmplitude(x.gained(-6).rms())).isCloseTo(before - 6, within(1e-4));
+    }
+
+    @Test
+    void withFramesCutsOrAddsSilence() {
+        assertThat(stereo.withFrames(2).channel(0)).containsExactly(1, 0.5f);
+        assertThat(stereo.withFrames(6).channel(0)).containsExactly(1, 0.5f, 0, -1, 0, 0);
+    }
+
+    @Test
+    void refusesUnequalChannels() {
+        assertThatThrownBy(() -> Sound.stereo(new float[2], new float[3], 8000))
+                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("unequal");
+    }
+
+    @Test
+    void decibelsOfAmplitudeAndPowerDifferByTwo() {
+        assertThat(Decibels.fromAmplitude(0.1)).isCloseTo(-20, within(1e-9));
+        assertThat(Decibels.fromPower(0.1)).isCloseTo(-10, within(1e-9));
+        assertThat(Decibels.fromAmplitude(0)).isEqualTo(Decibels.SILENCE_DB);
+        assertThat(Decibels.fromAmplitude(Decibels.toAmplitude(-33))).isCloseTo(-33, within(1e-9));
+    }
+}

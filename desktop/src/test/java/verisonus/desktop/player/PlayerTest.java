@@ -1,0 +1,79 @@
+package verisonus.desktop.player;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import verisonus.core.sound.Sound;
+
+class PlayerTest {
+    private static Sound tone(double peak) {
+        float[] x = new float[48000 * 4];
+        for (int i = 0; i < x.length; i++) x[i] = (float) (peak * Math.sin(i * 0.05));
+        return Sound.mono(x, 48000);
+    }
+
+    @Test
+    void playsInRealTimeIntoTheVirtualOutput() throws InterruptedException {
+        AtomicReference<VirtualOutput> meter = new AtomicReference<>();
+        try (Player player = new Player(rate -> {
+            meter.set(new VirtualOutput(rate));
+            return meter.get();
+        })) {
+            player.loadReference(Optional.of(tone(0.3)));
+            player.setLevelDb(-20);
+            player.play();
+            Thread.sleep(700);
+            assertThat(player.isPlaying()).isTrue();
+            assertThat(player.positionS()).isBetween(0.3, 1.2);
+            assertThat(meter.get().levelDbfs()).isGreaterThan(-80);
+            player.pause();
+            Thread.sleep(200);
+            assertThat(player.isPlaying()).isFalse();
+            double there = player.positionS();
+            Thread.sleep(100);
+            assertThat(player.positionS()).isEqualTo(there);
+            assertThat(player.outputName()).contains("virtual");
+        }
+    }
+
+    @Test
+    void aMachineWithoutACardStillHasAnOutput() {
+        try (SoundOutput out = SoundOutput.best(48000)) {
+            assertThat(out.name()).isNotBlank();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-30, 70 dB SPL assumed · safe all day", "-15, 85 dB SPL assumed · 8 h safe today",
+            "0, 100 dB SPL assumed · 15 min safe today"})
+    void theLevelIsShownWithItsSafeTime(double gainDb, String words) {
+        assertThat(ListeningLevel.words(gainDb)).isEqualTo(words);
+    }
+
+    @Test
+    void warnsFromEightyFive() {
+        assertThat(ListeningLevel.warns(-15.1)).isFalse();
+        assertThat(ListeningLevel.warns(-15)).isTrue();
+        assertThat(ListeningLevel.warns(ListeningLevel.START_DB)).isFalse();
+    }
+
+    @Test
+    void theModelStepsWithinItsRangeAndOnlyChoosesWhatIsThere() {
+        try (Player player = new Player(VirtualOutput::new)) {
+            PlayerModel model = new PlayerModel(player);
+            model.load(Optional.of(tone(0.2)), Optional.empty(), 0, Optional.empty());
+            model.loaded(4, false);
+            model.choose(Source.MINE);
+            assertThat(model.source().get()).isEqualTo(Source.REFERENCE);
+            model.step(500);
+            assertThat(model.levelDb().get()).isCloseTo(PlayerModel.LOUDEST_DB, within(1e-9));
+            model.seek(99);
+            assertThat(model.positionS().get()).isCloseTo(4, within(1e-3));
+        }
+    }
+}

@@ -1,0 +1,232 @@
+package verisonus.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Region;
+import verisonus.demo.DemoCasebook;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.Source;
+
+/** One story through the real window: from opening the demo to the sheet in the hand. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class StoryTest {
+    private static final long LONGEST_S = 180;
+
+    @TempDir
+    private Path dir;
+    private final FxRobot robot = new FxRobot();
+    private Window window;
+    private Desk desk;
+
+    @BeforeAll
+    void openTheDemo() throws Exception {
+        Path book = dir.resolve(DemoCasebook.FILE_NAME);
+        DemoCasebook.writeTo(book);
+        Stage stage = FxToolkit.registerPrimaryStage();
+        FxToolkit.setupFixture(() -> {
+            window = new Window(Casebook.open(book));
+            stage.setScene(window.scene());
+            stage.show();
+        });
+        desk = window.desk();
+        waitFor(() -> !desk.work().busy().get());
+    }
+
+    @AfterAll
+    void close() throws Exception {
+        FxToolkit.setupFixture(() -> window.close());
+        FxToolkit.cleanupStages();
+    }
+
+    private void waitFor(BooleanSupplier done) throws InterruptedException {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_S);
+        int quiet = 0;
+        while (quiet < 2 && System.nanoTime() < until) {
+            quiet = onWindow(done) ? quiet + 1 : 0;
+            Thread.sleep(40);
+        }
+        assertThat(onWindow(done)).isTrue();
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private static boolean onWindow(BooleanSupplier what) {
+        return WaitForAsyncUtils.waitForAsyncFx(30_000, what::getAsBoolean);
+    }
+
+    private OpenCase open() {
+        return desk.open().get().orElseThrow();
+    }
+
+    private <T extends Node> T find(String id) {
+        return robot.lookup(id).<T>query();
+    }
+
+    @Test
+    @Order(1)
+    void theDemoOpensOnItsDerivedCase() {
+        assertThat(this.<Label>find("#case-title").getText()).isEqualTo("Glass Harbour");
+        assertThat(desk.cases()).hasSize(2);
+        assertThat(desk.cases().get(0).gapJnd()).isPresent();
+        assertThat(desk.cases().get(1).gapJnd()).isEmpty();
+    }
+
+    @Test
+    @Order(2)
+    void theEchoIsSeenOnTheMeasureBench() throws Exception {
+        robot.clickOn("#bench-measure");
+        robot.clickOn("#measure");
+        waitFor(() -> !desk.work().busy().get());
+        Node echo = find("#finding-echo");
+        assertThat(echo.getAccessibleText()).contains("285.7 ms").contains("2 repeats");
+    }
+
+    @Test
+    @Order(3)
+    void aRegionIsMarkedByDraggingAndMovedByTyping() throws Exception {
+        robot.clickOn("#case-salt-and-static");
+        waitFor(() -> !desk.work().busy().get());
+        robot.clickOn("#bench-listen");
+        waitFor(() -> robot.lookup("#ribbons").tryQuery().isPresent());
+        int before = open().regions().size();
+        Bounds b = onScreen("#ribbons");
+        double y = b.getMinY() + b.getHeight() / 2;
+        double from = b.getMinX() + 96 + 0.02 * (b.getWidth() - 104);
+        double to = b.getMinX() + 96 + 0.27 * (b.getWidth() - 104);
+        robot.drag(from, y).moveTo(to, y).drop();
+        waitFor(() -> open().regions().size() == before + 1);
+        Region marked = open().region().orElseThrow();
+        assertThat(marked.lengthS()).isBetween(3.0, 6.0);
+
+        TextField field = find("#region-to");
+        robot.interact(() -> field.setText("4.60"));
+        robot.clickOn(field).type(KeyCode.ENTER);
+        waitFor(() -> open().region().orElseThrow().toS() == 4.6);
+    }
+
+    private Bounds onScreen(String id) {
+        Node n = find(id);
+        return n.localToScreen(n.getBoundsInLocal());
+    }
+
+    @Test
+    @Order(4)
+    void derivingMakesAToneAndTheGapAppears() throws Exception {
+        assertThat(open().tone()).isEmpty();
+        robot.clickOn("#bench-derive");
+        robot.interact(() -> quick());
+        robot.clickOn("#derive");
+        waitFor(() -> !desk.work().busy().get() && open().tone().isPresent());
+        DerivedTone t = open().tone().orElseThrow();
+        assertThat(t.tone().find("amp")).isPresent();
+        assertThat(t.gap().spectrumRmsDb()).isLessThan(4);
+        assertThat(desk.cases().get(1).gapJnd()).isPresent();
+        assertThat(desk.sounds().get().mine()).isPresent();
+    }
+
+    @SuppressWarnings("unchecked")
+    private void quick() {
+        var box = (javafx.scene.control.ChoiceBox<Object>) (Node) find("#effort");
+        box.setValue(box.getItems().get(0));
+    }
+
+    @Test
+    @Order(5)
+    void turningAControlTheWrongWayWidensTheGapAndUndoTakesItBack() throws Exception {
+        DerivedTone before = open().tone().orElseThrow();
+        Node scale = find("#scale-amp-treble");
+        robot.interact(scale::requestFocus);
+        for (int i = 0; i < 9; i++) robot.press(KeyCode.SHIFT).type(KeyCode.LEFT).release(KeyCode.SHIFT);
+        waitFor(() -> !desk.work().busy().get() && !open().tone().orElseThrow().tone().equals(before.tone()));
+        double now = open().tone().orElseThrow().gap().spectrumRmsDb();
+        assertThat(now).isGreaterThan(before.gap().spectrumRmsDb());
+        while (!open().tone().orElseThrow().tone().equals(before.tone())) {
+            robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+            waitFor(() -> !desk.work().busy().get());
+        }
+        assertThat(open().tone().orElseThrow().gap()).isEqualTo(before.gap());
+    }
+
+    @Test
+    @Order(6)
+    void aLockedControlKeepsItsValueWhenDerivedAgain() throws Exception {
+        double gain = open().tone().orElseThrow().tone().find("amp").orElseThrow().get("gain");
+        robot.clickOn("#lock-amp-gain");
+        waitFor(() -> open().tone().orElseThrow().locked().contains("amp/gain"));
+        robot.clickOn("#derive");
+        waitFor(() -> !desk.work().busy().get() && open().tone().orElseThrow().earlier().isPresent());
+        assertThat(open().tone().orElseThrow().tone().find("amp").orElseThrow().get("gain")).isEqualTo(gain);
+        assertThat(open().tone().orElseThrow().locked()).contains("amp/gain");
+    }
+
+    @Test
+    @Order(7)
+    void playingGoesOnWhenTheSourceIsSwitched() throws Exception {
+        robot.clickOn("#play");
+        waitFor(() -> desk.player().playing().get());
+        double start = desk.player().positionS().get();
+        waitFor(() -> desk.player().positionS().get() > start + 0.2);
+        robot.clickOn("#source-mine");
+        assertThat(desk.player().source().get()).isEqualTo(Source.MINE);
+        double there = desk.player().positionS().get();
+        waitFor(() -> desk.player().positionS().get() > there);
+        assertThat(desk.player().playing().get()).isTrue();
+        robot.type(KeyCode.R);
+        assertThat(desk.player().source().get()).isEqualTo(Source.REFERENCE);
+        robot.type(KeyCode.SPACE);
+        waitFor(() -> {
+            desk.player().tick();
+            return !desk.player().playing().get();
+        });
+    }
+
+    @Test
+    @Order(8)
+    void theSheetIsShownAndExported() throws Exception {
+        robot.type(KeyCode.DIGIT5);
+        waitFor(() -> desk.bench().get() == Bench.SHEET && !desk.work().busy().get());
+        Path out = dir.resolve("sheet.md");
+        verisonus.desktop.sheet.SheetModel model = WaitForAsyncUtils
+                .waitForAsyncFx(30_000, () -> new verisonus.desktop.sheet.SheetModel(desk));
+        waitFor(() -> model.sheet().get().isPresent());
+        Platform.runLater(() -> model.export(out));
+        waitFor(() -> Files.exists(out));
+        assertThat(Files.readString(out)).contains("Salt and Static").contains("locked by the player");
+    }
+
+    @Test
+    @Order(9)
+    void everythingIsFoundByName() throws Exception {
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        waitFor(() -> find("#finder").isVisible());
+        robot.write("night").type(KeyCode.ENTER);
+        waitFor(() -> window.theme().isNight());
+        assertThat(this.<Node>find("#finder").isVisible()).isFalse();
+    }
+}
