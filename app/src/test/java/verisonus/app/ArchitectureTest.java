@@ -27,7 +27,8 @@ class ArchitectureTest {
     @Test
     void modulesPointOneWay() {
         layeredArchitecture().consideringOnlyDependenciesInLayers().layer("app").definedBy("verisonus.app..")
-                .layer("desktop").definedBy("verisonus.desktop..").layer("cli").definedBy("verisonus.cli..").layer("demo")
+                .layer("desktop").definedBy("verisonus.desktop..").layer("cli").definedBy("verisonus.cli..")
+                .layer("demo")
                 .definedBy("verisonus.demo..").layer("casebook").definedBy("verisonus.casebook..").layer("core")
                 .definedBy("verisonus.core..").whereLayer("app").mayNotBeAccessedByAnyLayer().whereLayer("desktop")
                 .mayOnlyBeAccessedByLayers("app").whereLayer("cli").mayOnlyBeAccessedByLayers("app").whereLayer("demo")

@@ -1,5 +1,7 @@
 package verisonus.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -15,6 +17,15 @@ import java.util.concurrent.TimeUnit;
  */
 record Shell(int status, String out, String err) {
     private static final long LONGEST_S = 120;
+
+    /** One line that names the fault, the status of its kind, no stack trace, nothing on standard output. */
+    static void refused(Shell s, int status, String... parts) {
+        assertThat(s.status()).isEqualTo(status);
+        assertThat(s.out()).isEmpty();
+        assertThat(s.err().lines().filter(l -> l.startsWith("verisonus: "))).hasSize(1);
+        for (String part : parts) assertThat(s.err()).contains(part);
+        assertThat(s.err()).doesNotContain("\tat ").doesNotContain("Exception in");
+    }
 
     static Shell run(String... args) throws IOException, InterruptedException {
         List<String> command = new ArrayList<>(List.of(

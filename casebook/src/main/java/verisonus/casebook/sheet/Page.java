@@ -77,6 +77,7 @@ public final class Page {
         StringBuilder out = new StringBuilder();
         String heading = title;
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
+            printRow(printer, title, List.of());
             for (Part part : parts) {
                 if (part instanceof Heading(String text)) heading = text;
                 if (part instanceof Table(List<String> head, List<List<String>> rows)) {

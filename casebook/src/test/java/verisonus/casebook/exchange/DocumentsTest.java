@@ -61,7 +61,8 @@ class DocumentsTest {
         }
 
         @ParameterizedTest
-        @ValueSource(strings = {"{", "[]", "{}", "{\"schema\":\"verisonus.rig/1\"}", "{\"schema\":\"verisonus.tone/1\"}",
+        @ValueSource(strings = {"{", "[]", "{}", "{\"schema\":\"verisonus.rig/1\"}",
+                "{\"schema\":\"verisonus.tone/1\"}",
                 "{\"schema\":\"verisonus.tone/1\",\"blocks\":[{\"model\":\"moon amp\"}]}",
                 "{\"schema\":\"verisonus.tone/1\",\"blocks\":[{\"model\":\"chiming edge\",\"settings\":{\"warp\":1}}]}",
                 "{\"schema\":\"verisonus.tone/1\",\"blocks\":[{\"model\":\"chiming edge\",\"settings\":{\"gain\":11}}]}",
@@ -100,7 +101,8 @@ class DocumentsTest {
 
         @Test
         void hasEveryPartOfTheContract() {
-            for (String part : List.of("schema", "file", "region", "format", "level", "hum", "spectrum", "tuning", "tempo",
+            for (String part : List.of("schema", "file", "region", "format", "level", "hum", "spectrum", "tuning",
+                    "tempo",
                     "dynamics", "saturation", "echo", "reverb", "modulation", "stereo")) {
                 assertThat(out.has(part)).as(part).isTrue();
             }

@@ -32,7 +32,8 @@ class SheetTest {
                         .with("peak 2 frequency", 400)));
         return new DerivedTone(t, Optional.empty(), Set.of(),
                 List.of(new Tolerance("amp", "gain", 5, 4, 6, "dynamics")), List.of(),
-                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", 0, gapDb, 1, "microphone", "further out", true)),
+                new GapLedger(
+                        List.of(new GapRow("spectrum 2-4 kHz", "dB", 0, gapDb, 1, "microphone", "further out", true)),
                         0.5),
                 new DerivedTone.Search("same phrase", 7, 1000, "", 0));
     }

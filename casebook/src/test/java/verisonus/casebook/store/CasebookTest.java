@@ -73,7 +73,8 @@ class CasebookTest {
         return new DerivedTone(t, Optional.of(t), Set.of("amp/gain"),
                 List.of(new Tolerance("amp", "gain", gain, gain - 1, gain + 1, "dynamics")),
                 List.of(new Alternative("4×12 closed", 0.25)),
-                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", -3, -5.5, 1, "microphone", "nearer", true)), 1.25),
+                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", -3, -5.5, 1, "microphone", "nearer", true)),
+                        1.25),
                 new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125));
     }
 
@@ -228,15 +229,18 @@ class CasebookTest {
         @Test
         void whatIsNoCasebook() throws IOException, SQLException {
             Path text = Files.writeString(dir.resolve("a.casebook"), "this is a letter to somebody");
-            assertThatThrownBy(() -> Casebook.open(text)).isInstanceOf(InputFault.class).hasMessageContaining("no casebook");
+            assertThatThrownBy(() -> Casebook.open(text)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("no casebook");
             assertThatThrownBy(() -> Casebook.open(dir.resolve("none.casebook"))).isInstanceOf(InputFault.class)
                     .hasMessageContaining("no such file");
             assertThatThrownBy(() -> Casebook.open(dir)).isInstanceOf(InputFault.class);
             Path other = dir.resolve("other.db");
-            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + other); Statement s = c.createStatement()) {
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + other);
+                    Statement s = c.createStatement()) {
                 s.execute("CREATE TABLE t (x)");
             }
-            assertThatThrownBy(() -> Casebook.open(other)).isInstanceOf(InputFault.class).hasMessageContaining("no casebook");
+            assertThatThrownBy(() -> Casebook.open(other)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("no casebook");
         }
 
         @Test
@@ -268,7 +272,8 @@ class CasebookTest {
     }
 
     private int count(String table) throws SQLException {
-        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement();
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement s = c.createStatement();
                 var r = s.executeQuery("SELECT count(*) FROM " + table)) {
             return r.getInt(1);
         }

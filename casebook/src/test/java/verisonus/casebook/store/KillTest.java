@@ -28,7 +28,7 @@ class KillTest {
         try (BufferedReader out = new BufferedReader(
                 new InputStreamReader(writer.getInputStream(), StandardCharsets.UTF_8))) {
             while (done < changes) done = Integer.parseInt(out.readLine());
-            writer.destroyForcibly();
+            writer.toHandle().destroyForcibly();
             for (String line = out.readLine(); line != null; line = out.readLine()) done = Integer.parseInt(line);
         }
         assertThat(writer.waitFor(20, TimeUnit.SECONDS)).isTrue();

@@ -248,7 +248,8 @@ class GearSoundTest {
         @Test
         void theMixThatIsAskedForInDecibelsIsHeard() {
             for (double db : new double[]{-20, -7, 0}) {
-                Block echo = Block.of("clean echo").with("time", 100).with("mix", MixLaw.percentFor(db)).with("feedback", 0);
+                Block echo = Block.of("clean echo").with("time", 100).with("mix", MixLaw.percentFor(db))
+                        .with("feedback", 0);
                 float[] out = play(tone(echo), Signal.impulse().lasting(0.3)).mid();
                 assertThat(Decibels.fromAmplitude(out[4800] / out[0])).isCloseTo(db, within(0.01));
             }

@@ -51,7 +51,8 @@ class ToneStackTest {
             between(y, 0, 3, c.multiply(1 / upper).divide(wiper));
             y[0][0] = y[0][0].add(c.multiply(1 / lower).divide(wiper));
             y[3][3] = y[3][3].add(Complex.valueOf(1 / upper * 1 / lower).divide(wiper));
-            var solved = new FieldLUDecomposition<>(new Array2DRowFieldMatrix<>(ComplexField.getInstance(), y)).getSolver()
+            var solved = new FieldLUDecomposition<>(new Array2DRowFieldMatrix<>(ComplexField.getInstance(), y))
+                    .getSolver()
                     .solve(new ArrayFieldVector<>(ComplexField.getInstance(), in));
             Complex out = solved.getEntry(1).multiply(treble).add(solved.getEntry(2).multiply(1 - treble));
             return Decibels.fromAmplitude(out.norm());
@@ -116,7 +117,8 @@ class ToneStackTest {
     @Test
     void eachControlRaisesItsOwnPart() {
         ToneStack.Parts p = ToneStack.Parts.BRIGHT;
-        assertThat(measuredDb(p, new double[]{9, 5, 5}, 80)).isGreaterThan(measuredDb(p, new double[]{1, 5, 5}, 80) + 4);
+        assertThat(measuredDb(p, new double[]{9, 5, 5}, 80))
+                .isGreaterThan(measuredDb(p, new double[]{1, 5, 5}, 80) + 4);
         assertThat(measuredDb(p, new double[]{5, 9, 5}, 500))
                 .isGreaterThan(measuredDb(p, new double[]{5, 1, 5}, 500) + 3);
         assertThat(measuredDb(p, new double[]{5, 5, 9}, 5000))

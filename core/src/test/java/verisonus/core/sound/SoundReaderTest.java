@@ -65,7 +65,8 @@ class SoundReaderTest {
         @ParameterizedTest
         @EnumSource(value = SoundWriter.Format.class)
         void whatIsWrittenIsReadWithinItsStep(SoundWriter.Format format) {
-            float step = format == SoundWriter.Format.WAV_FLOAT ? 0
+            float step = format == SoundWriter.Format.WAV_FLOAT
+                    ? 0
                     : format.name().endsWith("16") ? 2.1f / 32768 : 1.1f / (1 << 23);
             Sound back = read(SoundWriter.encode(TONE, format));
             assertThat(back.rateHz()).isEqualTo(48000);

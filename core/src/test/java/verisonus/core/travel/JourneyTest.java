@@ -109,6 +109,7 @@ class JourneyTest {
         float[] brighter = TONE.channel(0).clone();
         new Biquad.Section(Biquad.peak(600, 8, 1, 48000)).process(brighter, 0, brighter.length);
         Journey j = new Journey(Sound.mono(brighter, 48000), Optional.of(TONE), 75);
-        assertThat(String.join(";", j.to(PlaybackSystem.ALL).get(0).findings())).contains("against the reference, mids");
+        assertThat(String.join(";", j.to(PlaybackSystem.ALL).get(0).findings()))
+                .contains("against the reference, mids");
     }
 }

@@ -42,7 +42,7 @@ public final class ListeningBar extends HBox {
         HBox.setHgrow(overview, Priority.ALWAYS);
         getChildren().addAll(play(), place, choices, mix(), overview, loop(), level());
         model.source().subscribe(this::showSource);
-        model.lengthS().subscribe(this::showSource);
+        model.loads().subscribe(this::showSource);
         showSource();
         clock = new AnimationTimer() {
             @Override
@@ -136,7 +136,7 @@ public final class ListeningBar extends HBox {
         Label matched = Nodes.label("", "small", "quiet");
         Runnable show = () -> matched.setText(String.format(Locale.ROOT, "loudness matched, %.1f LUFS",
                 model.targetLufs()).replace('-', '−'));
-        model.lengthS().subscribe(_ -> show.run());
+        model.loads().subscribe(_ -> show.run());
         model.output().subscribe(o -> matched.setTooltip(o.isEmpty() ? null : new Tooltip("plays into the " + o)));
         HBox top = new HBox(10, slider, matched);
         top.setAlignment(Pos.CENTER_LEFT);

@@ -7,6 +7,8 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -31,6 +33,8 @@ public final class PlayerModel {
     private final DoubleProperty levelDb = new SimpleDoubleProperty(ListeningLevel.START_DB);
     private final ObjectProperty<Span> region = new SimpleObjectProperty<>(new Span(0, 0));
     private final ReadOnlyObjectWrapper<String> output = new ReadOnlyObjectWrapper<>("");
+
+    private final ReadOnlyIntegerWrapper loads = new ReadOnlyIntegerWrapper();
 
     /** A part of the time axis, seconds. */
     public record Span(double fromS, double toS) {
@@ -67,6 +71,7 @@ public final class PlayerModel {
         lengthS.set(length);
         hasBacking.set(withBacking);
         if (!withBacking) inTheMix.set(false);
+        loads.set(loads.get() + 1);
         if (!player.has(source.get())) choose(Source.REFERENCE);
     }
 
@@ -121,6 +126,11 @@ public final class PlayerModel {
 
     public ReadOnlyObjectProperty<Source> source() {
         return source.getReadOnlyProperty();
+    }
+
+    /** How often sound was loaded: what can be heard may have changed. */
+    public ReadOnlyIntegerProperty loads() {
+        return loads.getReadOnlyProperty();
     }
 
     public ReadOnlyBooleanProperty playing() {

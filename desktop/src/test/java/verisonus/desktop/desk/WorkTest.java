@@ -75,7 +75,7 @@ class WorkTest {
     void cancellingLeavesNoResultAndNoFault() throws InterruptedException {
         List<Integer> results = new ArrayList<>();
         CountDownLatch begun = new CountDownLatch(1);
-        work.run("long", p -> {
+        work.<Integer>run("long", p -> {
             begun.countDown();
             while (true) p.step(0.1, "still");
         }, results::add);

@@ -41,7 +41,8 @@ class MixerTest {
 
     private static double largestStep(float[] interleaved) {
         double step = 0;
-        for (int i = 2; i < interleaved.length; i++) step = Math.max(step, Math.abs(interleaved[i] - interleaved[i - 2]));
+        for (int i = 2; i < interleaved.length; i++)
+            step = Math.max(step, Math.abs(interleaved[i] - interleaved[i - 2]));
         return step;
     }
 

@@ -39,24 +39,26 @@ import verisonus.desktop.player.Source;
 class StoryTest {
     private static final long LONGEST_S = 180;
 
-    @TempDir
     private Path dir;
     private final FxRobot robot = new FxRobot();
     private Window window;
     private Desk desk;
 
     @BeforeAll
-    void openTheDemo() throws Exception {
+    void openTheDemo(@TempDir Path folder) throws Exception {
+        dir = folder;
         Path book = dir.resolve(DemoCasebook.FILE_NAME);
         DemoCasebook.writeTo(book);
         Stage stage = FxToolkit.registerPrimaryStage();
-        FxToolkit.setupFixture(() -> {
-            window = new Window(Casebook.open(book));
-            stage.setScene(window.scene());
+        Window opened = WaitForAsyncUtils.waitForAsyncFx(60_000, () -> {
+            Window w = new Window(Casebook.open(book));
+            stage.setScene(w.scene());
             stage.show();
+            return w;
         });
-        desk = window.desk();
-        waitFor(() -> !desk.work().busy().get());
+        window = opened;
+        desk = opened.desk();
+        waitFor(() -> !opened.desk().work().busy().get());
     }
 
     @AfterAll

@@ -18,7 +18,8 @@ class ThemeTest {
         for (Inks i : List.of(Inks.DAY, Inks.NIGHT)) {
             for (Color ground : List.of(i.paper(), i.sheet())) {
                 for (Color text : List.of(i.ink(), i.quiet(), i.reference(), i.mine(), i.warning())) {
-                    assertThat(Inks.contrast(text, ground)).as("%s on %s", text, ground).isGreaterThanOrEqualTo(READABLE);
+                    assertThat(Inks.contrast(text, ground)).as("%s on %s", text, ground)
+                            .isGreaterThanOrEqualTo(READABLE);
                 }
             }
         }
@@ -40,7 +41,8 @@ class ThemeTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0, false, 0:00", "74.26, false, 1:14", "14.26, true, 0:14.2", "59.99, true, 0:59.9", "119.6, false, 2:00"})
+    @CsvSource({"0, false, 0:00", "74.26, false, 1:14", "14.26, true, 0:14.2", "59.99, true, 0:59.9",
+            "119.6, false, 2:00"})
     void timesReadAsMinutesAndSeconds(double s, boolean tenths, String words) {
         assertThat(AxisTicks.time(s, tenths)).isEqualTo(words);
     }
