@@ -46,7 +46,12 @@ public final class DerivationJson {
         Json.put(residual, "spectrum_rms_db", d.gap().spectrumRmsDb(), 2);
         Json.put(residual, "crest_factor_db",
                 Math.abs(d.candidate().level().crestFactorDb() - d.reference().level().crestFactorDb()), 2);
-        residual.putNull("saturation_index");
+        if (d.candidate().saturation().isPresent() && d.reference().saturation().isPresent()) {
+            Json.put(residual, "saturation_index", Math.abs(d.candidate().saturation().value().orElseThrow().index()
+                    - d.reference().saturation().value().orElseThrow().index()), 3);
+        } else {
+            residual.putNull("saturation_index");
+        }
         ArrayNode alternatives = out.putArray("alternatives");
         for (Alternative a : d.alternatives()) {
             ObjectNode node = alternatives.addObject().put("what", a.what());

@@ -52,7 +52,10 @@ public final class EvidenceJson {
         }, () -> tempo.putNull("bpm"));
         confidence(tempo, e.tempo());
         dynamics(out.putObject("dynamics"), e.dynamics());
-        unanswered(out.putObject("saturation"), "index").remove("present");
+        ObjectNode saturation = out.putObject("saturation");
+        e.saturation().value().ifPresentOrElse(v -> Json.put(saturation, "index", v.index(), 3),
+                () -> saturation.putNull("index"));
+        confidence(saturation, e.saturation());
         echo(out.putObject("echo"), e);
         unanswered(out.putObject("reverb"), "decay_s", "pre_delay_ms", "level_db");
         unanswered(out.putObject("modulation"), "kind", "rate_hz", "depth_percent");

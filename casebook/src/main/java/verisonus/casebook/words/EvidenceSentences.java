@@ -13,6 +13,7 @@ import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.LevelReading;
 import verisonus.core.evidence.Plot;
 import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.SaturationReading;
 import verisonus.core.evidence.SpectrumReading;
 import verisonus.core.plan.Repeats;
 
@@ -34,6 +35,10 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
     public static List<EvidenceSentences> of(Evidence e) {
         List<EvidenceSentences> out = new ArrayList<>();
         out.add(echo(e));
+        out.add(found("Dirt", e.saturation(), e.saturation().value().map(EvidenceSentences::dirt)
+                .orElse("Cannot tell how driven it is."),
+                e.saturation().value().map(v -> v.index() < 0.25 ? "break-up only on the hardest notes, if at all"
+                        : v.index() < 0.6 ? "breaks up when played hard" : "clips on nearly every note").orElse("")));
         out.add(colour(e.spectrum()));
         out.add(new EvidenceSentences("Dynamics", dynamics(e), e.dynamics().attackMs().isPresent()
                 ? format("notes rise in %.0f ms", e.dynamics().attackMs().getAsDouble())
@@ -84,6 +89,12 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
                 .map(v -> format("%s at %.0f BPM", v.name(), e.tempo().value().orElseThrow().bpm()))
                 .orElse(format("feedback %.0f %%", r.feedbackPercent()));
         return found("Echo", e.echo(), format(apart, repeats, r.timeMs(), -r.levelDb(), where), value);
+    }
+
+    private static String dirt(SaturationReading r) {
+        String word = r.index() < 0.15 ? "Clean" : r.index() < 0.35 ? "Lightly driven" : r.index() < 0.6 ? "Crunchy"
+                : r.index() < 0.85 ? "Heavily driven" : "Saturated";
+        return format("%s: index %.2f.", word, r.index());
     }
 
     private static EvidenceSentences colour(SpectrumReading s) {

@@ -50,6 +50,12 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
         both(reference.dynamics().attackMs(), candidate.dynamics().attackMs())
                 .ifPresent(v -> rows.add(new GapRow("attack", "ms", v[0], v[1], JndScale.attackMs(v[0]), "playing",
                         "pick as in the reference, or change sag", false)));
+        if (reference.saturation().isPresent() && candidate.saturation().isPresent()) {
+            double a = reference.saturation().value().orElseThrow().index();
+            double b = candidate.saturation().value().orElseThrow().index();
+            rows.add(new GapRow("saturation", "index", a, b, JndScale.SATURATION_INDEX, "amp",
+                    direction(b < a, "more gain or drive", "less gain or drive"), true));
+        }
         echoRows(reference.echo(), candidate.echo(), rows);
         if (reference.tuning().isPresent() && candidate.tuning().isPresent()) {
             rows.add(new GapRow("tuning", "cents", reference.tuning().value().orElseThrow().offsetCents(),

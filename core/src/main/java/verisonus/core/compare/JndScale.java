@@ -7,6 +7,7 @@ package verisonus.core.compare;
 final class JndScale {
     static final double CREST_DB = 1.5;
     static final double SPREAD_DB = 1.5;
+    static final double SATURATION_INDEX = 0.06;
     static final double NOISE_DB = 3;
     static final double PITCH_CENTS = 5;
     static final double CORRELATION = 0.08;

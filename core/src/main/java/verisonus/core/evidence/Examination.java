@@ -25,11 +25,13 @@ public final class Examination {
         progress.step(0.5, "counting the beat");
         Finding<TempoReading> tempo = TempoEstimator.estimate(sound);
         DynamicsReading dynamics = DynamicsEstimator.estimate(sound);
+        progress.step(0.6, "judging how driven it is");
+        Finding<SaturationReading> saturation = SaturationEstimator.estimate(sound);
         progress.step(0.7, "looking for repeats");
         Finding<EchoReading> echo = EchoEstimator.estimate(sound);
         StereoReading stereo = StereoEstimator.estimate(sound);
         progress.step(1.0, "measured");
         return new Evidence(sound.durationS(), sound.channels().length, level, noise, hum, spectrum, tuning, tempo,
-                dynamics, echo, stereo);
+                dynamics, saturation, echo, stereo);
     }
 }

@@ -1,0 +1,79 @@
+package verisonus.demo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import verisonus.core.sound.Sound;
+
+/** Dry takes of made-up playing, for measuring estimators: styles, tempo, instrument and hand by the seed. */
+public final class Takes {
+    /** How it is played. */
+    public enum Style {
+        LEAD, RIFF, CHUG, ARPEGGIO, STRUM, STABS
+    }
+
+    private static final int[] SCALE = {0, 3, 5, 7, 10, 12, 15};
+
+    private Takes() {}
+
+    /** A take of about this length; the same seed gives the same take. */
+    public static Sound take(Style style, long seed, double lengthS) {
+        SplittableRandom random = new SplittableRandom(seed);
+        double bpm = 75 + 85 * random.nextDouble();
+        List<Note> phrase = new ArrayList<>();
+        double eighth = 30 / bpm;
+        for (double t = 0.2; t < lengthS - 0.5; ) t += add(style, t, eighth, random, phrase);
+        boolean human = random.nextInt(3) > 0;
+        Instrument instrument = random.nextBoolean() ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER;
+        return new Player(human ? 6 : 0, human ? 0.06 : 0, seed + 1).play(phrase, instrument, lengthS);
+    }
+
+    /** Adds what comes next. @return how long it takes */
+    private static double add(Style style, double t, double eighth, SplittableRandom random, List<Note> out) {
+        double hard = 0.5 + 0.4 * random.nextDouble();
+        return switch (style) {
+            case LEAD -> {
+                double length = eighth * (1 + random.nextInt(4));
+                if (random.nextInt(5) > 0) {
+                    out.add(new Note(t, length * (0.6 + 0.4 * random.nextDouble()), 3 + random.nextInt(3),
+                            SCALE[random.nextInt(SCALE.length)], hard, false));
+                }
+                yield length;
+            }
+            case RIFF -> {
+                out.add(new Note(t, eighth * 0.9, random.nextInt(3), SCALE[random.nextInt(4)], hard, false));
+                yield eighth;
+            }
+            case CHUG -> {
+                boolean open = random.nextInt(4) == 0;
+                int fret = random.nextInt(3) * 2;
+                out.add(new Note(t, eighth * 0.85, 0, fret, hard, !open));
+                if (open) out.add(new Note(t + 0.003, eighth * 0.85, 1, fret + 2, hard, false));
+                yield eighth;
+            }
+            case ARPEGGIO -> {
+                int root = random.nextInt(6);
+                int[] shape = {0, 2, 2, 1, 0, 0};
+                for (int i = 0; i < 8; i++) {
+                    int s = new int[]{0, 2, 3, 4, 5, 4, 3, 2}[i];
+                    out.add(new Note(t + i * eighth, (8 - i) * eighth, s, root + shape[s], hard, false));
+                }
+                yield 8 * eighth;
+            }
+            case STRUM -> {
+                chord(t, eighth * (random.nextInt(3) == 0 ? 2 : 0.95), hard, random, out);
+                yield eighth * (1 + random.nextInt(2));
+            }
+            case STABS -> {
+                chord(t, eighth * 0.5, hard, random, out);
+                yield eighth * (2 + random.nextInt(4));
+            }
+        };
+    }
+
+    private static void chord(double t, double length, double hard, SplittableRandom random, List<Note> out) {
+        int root = random.nextInt(8);
+        int[] shape = {0, 2, 2, 1, 0, 0};
+        for (int s = 0; s < 6; s++) out.add(new Note(t + 0.006 * s, length, s, root + shape[s], hard, false));
+    }
+}
