@@ -2,15 +2,18 @@ package verisonus.cli;
 
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.sound.Sound;
@@ -19,6 +22,9 @@ import verisonus.core.sound.Sound;
 final class MeasureCommand extends VerboseOption implements Callable<Integer> {
     @Parameters(paramLabel = "AUDIO", description = "WAV, AIFF, FLAC, Ogg Vorbis or MP3")
     private @Nullable Path audio;
+
+    @Option(names = "--di", paramLabel = "DI", description = "the dry take of the same performance, where there is one")
+    private @Nullable Path di;
 
     @Option(names = "--from", paramLabel = "S", description = "start of the region, seconds")
     private double fromS;
@@ -40,12 +46,20 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
                     String.format(Locale.ROOT, "it lasts %.3f s", whole.durationS()));
         }
         Sound region = AudioInput.usable(file.toString(), whole.slice(fromS, end));
-        Evidence evidence = Examination.of(region, Progress.NONE);
+        Optional<PairedExamination> paired = Optional.ofNullable(di)
+                .map(d -> PairedExamination.of(region, AudioInput.read(d), Progress.NONE));
+        Evidence evidence = paired.map(PairedExamination::evidence)
+                .orElseGet(() -> Examination.of(region, Progress.NONE));
         if (json) {
-            System.out.println(Json.text(EvidenceJson.write(file.getFileName().toString(), fromS, end, whole.rateHz(),
-                    whole.durationS(), evidence)));
+            ObjectNode out = EvidenceJson.write(file.getFileName().toString(), fromS, end, whole.rateHz(),
+                    whole.durationS(), evidence);
+            paired.ifPresent(p -> p.gained().forEach(out.putArray("gained_from_di")::add));
+            System.out.println(Json.text(out));
         } else {
             new EvidenceText(evidence).lines().forEach(System.out::println);
+            paired.ifPresent(p -> System.out.println(p.gained().isEmpty()
+                    ? "The dry take is of another performance: it showed nothing more."
+                    : "Surer by the dry take: " + String.join(", ", p.gained())));
         }
         return 0;
     }

@@ -22,7 +22,7 @@ public final class Takes {
         double bpm = 75 + 85 * random.nextDouble();
         List<Note> phrase = new ArrayList<>();
         double eighth = 30 / bpm;
-        for (double t = 0.2; t < lengthS - 0.5; ) t += add(style, t, eighth, random, phrase);
+        for (double t = 0.2; t < lengthS - 0.5;) t += add(style, t, eighth, random, phrase);
         boolean human = random.nextInt(3) > 0;
         Instrument instrument = random.nextBoolean() ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER;
         return new Player(human ? 6 : 0, human ? 0.06 : 0, seed + 1).play(phrase, instrument, lengthS);

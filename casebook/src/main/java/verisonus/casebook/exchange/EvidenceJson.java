@@ -9,7 +9,9 @@ import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.HumReading;
 import verisonus.core.evidence.LevelReading;
+import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.ReverbReading;
 import verisonus.core.evidence.SpectrumReading;
 import verisonus.core.evidence.StereoReading;
 import verisonus.core.plan.NoteValue;
@@ -57,15 +59,27 @@ public final class EvidenceJson {
                 () -> saturation.putNull("index"));
         confidence(saturation, e.saturation());
         echo(out.putObject("echo"), e);
-        unanswered(out.putObject("reverb"), "decay_s", "pre_delay_ms", "level_db");
-        unanswered(out.putObject("modulation"), "kind", "rate_hz", "depth_percent");
+        reverb(out.putObject("reverb"), e.reverb());
+        modulation(out.putObject("modulation"), e.modulation());
         stereo(out.putObject("stereo"), e.stereo());
     }
 
-    private static ObjectNode unanswered(ObjectNode out, String... keys) {
-        out.putNull("present").put("confidence", 0.0);
-        for (String key : keys) out.putNull(key);
-        return out;
+    private static void reverb(ObjectNode out, Finding<ReverbReading> f) {
+        presence(out, f);
+        f.value().ifPresentOrElse(r -> {
+            Json.put(out, "decay_s", r.decayS(), 2);
+            Json.put(out, "pre_delay_ms", r.preDelayMs(), 1);
+            Json.put(out, "level_db", r.levelDb(), 1);
+        }, () -> out.putNull("decay_s").putNull("pre_delay_ms").putNull("level_db"));
+    }
+
+    private static void modulation(ObjectNode out, Finding<ModulationReading> f) {
+        presence(out, f);
+        f.value().ifPresentOrElse(m -> {
+            out.put("kind", m.kind().words());
+            Json.put(out, "rate_hz", m.rateHz(), 3);
+            Json.put(out, "depth_percent", m.depthPercent(), 0);
+        }, () -> out.putNull("kind").putNull("rate_hz").putNull("depth_percent"));
     }
 
     private static void confidence(ObjectNode out, Finding<?> finding) {

@@ -11,6 +11,7 @@ import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.LevelReading;
+import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.Plot;
 import verisonus.core.evidence.Presence;
 import verisonus.core.evidence.SaturationReading;
@@ -35,9 +36,23 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
     public static List<EvidenceSentences> of(Evidence e) {
         List<EvidenceSentences> out = new ArrayList<>();
         out.add(echo(e));
+        out.add(found("Space", e.reverb(),
+                e.reverb().value().map(r -> format("Decays in %.1f s.", r.decayS())).orElse(
+                        e.reverb().presence() == Presence.ABSENT
+                                ? "No space behind it."
+                                : "Cannot tell a space from the strings."),
+                e.reverb().value().isPresent()
+                        ? "onset and level cannot be read from the recording alone"
+                        : e.reverb().reason()));
+        out.add(found("Movement", e.modulation(), e.modulation().value().map(EvidenceSentences::movement).orElse(
+                e.modulation().presence() == Presence.ABSENT
+                        ? "Nothing sways."
+                        : "Cannot tell whether something sways."),
+                e.modulation().reason()));
         out.add(found("Dirt", e.saturation(), e.saturation().value().map(EvidenceSentences::dirt)
                 .orElse("Cannot tell how driven it is."),
-                e.saturation().value().map(v -> v.index() < 0.25 ? "break-up only on the hardest notes, if at all"
+                e.saturation().value().map(v -> v.index() < 0.25
+                        ? "break-up only on the hardest notes, if at all"
                         : v.index() < 0.6 ? "breaks up when played hard" : "clips on nearly every note").orElse("")));
         out.add(colour(e.spectrum()));
         out.add(new EvidenceSentences("Dynamics", dynamics(e), e.dynamics().attackMs().isPresent()
@@ -91,9 +106,21 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         return found("Echo", e.echo(), format(apart, repeats, r.timeMs(), -r.levelDb(), where), value);
     }
 
+    private static String movement(ModulationReading m) {
+        String kind = Character.toUpperCase(m.kind().words().charAt(0)) + m.kind().words().substring(1);
+        String rate = m.rateHz().isPresent() ? format(" at %.2f Hz", m.rateHz().getAsDouble()) : "";
+        String depth = m.depthPercent().isPresent() ? format(", %.0f %% deep", m.depthPercent().getAsDouble()) : "";
+        return kind + rate + depth + (m.kind().isMovingComb() ? ", most likely." : ".");
+    }
+
     private static String dirt(SaturationReading r) {
-        String word = r.index() < 0.15 ? "Clean" : r.index() < 0.35 ? "Lightly driven" : r.index() < 0.6 ? "Crunchy"
-                : r.index() < 0.85 ? "Heavily driven" : "Saturated";
+        String word = r.index() < 0.15
+                ? "Clean"
+                : r.index() < 0.35
+                        ? "Lightly driven"
+                        : r.index() < 0.6
+                                ? "Crunchy"
+                                : r.index() < 0.85 ? "Heavily driven" : "Saturated";
         return format("%s: index %.2f.", word, r.index());
     }
 

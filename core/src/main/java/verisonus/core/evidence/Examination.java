@@ -29,9 +29,16 @@ public final class Examination {
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(sound);
         progress.step(0.7, "looking for repeats");
         Finding<EchoReading> echo = EchoEstimator.estimate(sound);
+        progress.step(0.85, "listening for a space");
+        Finding<ReverbReading> reverb = ReverbEstimator.estimate(sound);
+        if (echo.isPresent() && reverb.isPresent()) {
+            reverb = Finding.unknown("its repeats hide whether a space rings behind them");
+        }
+        progress.step(0.9, "watching for movement");
+        Finding<ModulationReading> modulation = ModulationEstimator.estimate(sound);
         StereoReading stereo = StereoEstimator.estimate(sound);
         progress.step(1.0, "measured");
         return new Evidence(sound.durationS(), sound.channels().length, level, noise, hum, spectrum, tuning, tempo,
-                dynamics, saturation, echo, stereo);
+                dynamics, saturation, echo, reverb, modulation, stereo);
     }
 }

@@ -28,7 +28,8 @@ public final class SaturationEstimator {
     record Model(double[] mean, double[] deviation, double[] weights) {
         private static Model read() {
             List<double[]> rows = new ArrayList<>();
-            try (@Nullable InputStream in = SaturationEstimator.class.getResourceAsStream("saturation-weights.csv")) {
+            try (@Nullable
+            InputStream in = SaturationEstimator.class.getResourceAsStream("saturation-weights.csv")) {
                 if (in == null) throw new IllegalStateException("the weights of the saturation index are missing");
                 BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.US_ASCII));
                 for (String line : lines.lines().filter(l -> !l.startsWith("#")).toList()) {
@@ -61,6 +62,7 @@ public final class SaturationEstimator {
         SaturationReading reading = SaturationReading.ofDrive(drive);
         double crest = Decibels.fromAmplitude(sound.peak() / (sound.rms() + 1e-12));
         return Finding.present(reading, 0.7, String.format(Locale.ROOT,
-                "how flat the peaks are (crest %.1f dB), how narrow the levels, how full the gaps between partials", crest));
+                "how flat the peaks are (crest %.1f dB), how narrow the levels, how full the gaps between partials",
+                crest));
     }
 }

@@ -71,6 +71,7 @@ final class LedgerView extends BorderPane {
     }
 
     private static String figure(double v) {
-        return String.format(Locale.ROOT, Math.abs(v) >= 100 ? "%.0f" : Math.abs(v) < 1 ? "%.2f" : "%.1f", v).replace('-', '−');
+        return String.format(Locale.ROOT, Math.abs(v) >= 100 ? "%.0f" : Math.abs(v) < 1 ? "%.2f" : "%.1f", v)
+                .replace('-', '−');
     }
 }
