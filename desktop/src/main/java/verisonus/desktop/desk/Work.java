@@ -1,5 +1,6 @@
 package verisonus.desktop.desk;
 
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -39,7 +40,19 @@ public final class Work implements AutoCloseable {
 
     /** @param window runs things on the window's thread */
     public Work(Executor window) {
+        this(window, new CountDownLatch(0));
+    }
+
+    /** @param gate nothing is worked on before it opens, so that a window that is coming up has the machine to itself */
+    public Work(Executor window, CountDownLatch gate) {
         this.window = window;
+        Future<?> ignored = worker.submit(() -> {
+            try {
+                gate.await();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        });
     }
 
     private static Thread daemon(Runnable r, String name) {

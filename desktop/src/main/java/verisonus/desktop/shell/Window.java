@@ -1,6 +1,7 @@
 package verisonus.desktop.shell;
 
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import verisonus.casebook.store.Casebook;
@@ -28,8 +29,13 @@ public final class Window implements AutoCloseable {
 
     /** On the window's thread. Takes over the casebook. */
     public Window(Casebook book) {
+        this(book, new CountDownLatch(0));
+    }
+
+    /** @param shown opens when the window is on the screen: background work waits for it */
+    Window(Casebook book, CountDownLatch shown) {
         this.book = book;
-        work = new Work(Platform::runLater);
+        work = new Work(Platform::runLater, shown);
         player = new Player(SoundOutput::best);
         desk = new Desk(book, work, new PlayerModel(player));
         scene = new Scene(new ShellView(desk, theme), WIDTH, HEIGHT);

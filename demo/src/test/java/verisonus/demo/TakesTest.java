@@ -1,0 +1,35 @@
+package verisonus.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import verisonus.core.evidence.EchoEstimator;
+import verisonus.core.evidence.ModulationEstimator;
+import verisonus.core.sound.Sound;
+
+class TakesTest {
+    @ParameterizedTest
+    @EnumSource(Takes.Style.class)
+    void everyStyleIsHeardAndDoesNotClip(Takes.Style style) {
+        Sound s = Takes.take(style, 5, 6);
+        assertThat(s.durationS()).isEqualTo(6);
+        assertThat(s.peak()).isBetween(0.2, 0.9);
+        assertThat(s.rms()).isGreaterThan(0.005);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Takes.Style.class)
+    void dryPlayingHasNeitherEchoNorSteadySway(Takes.Style style) {
+        Sound s = Takes.take(style, 7, 9);
+        assertThat(EchoEstimator.estimate(s).isPresent()).isFalse();
+        assertThat(ModulationEstimator.estimate(s).value().filter(m -> m.rateHz().isPresent())).isEmpty();
+    }
+
+    @Test
+    void theSeedIsTheTake() {
+        assertThat(Takes.take(Takes.Style.LEAD, 3, 3).mid()).isEqualTo(Takes.take(Takes.Style.LEAD, 3, 3).mid());
+        assertThat(Takes.take(Takes.Style.LEAD, 3, 3).mid()).isNotEqualTo(Takes.take(Takes.Style.LEAD, 4, 3).mid());
+    }
+}

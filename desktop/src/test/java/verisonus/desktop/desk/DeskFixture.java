@@ -1,0 +1,92 @@
+package verisonus.desktop.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.concurrent.TimeUnit;
+import verisonus.casebook.store.Casebook;
+import verisonus.casebook.store.Medium;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+import verisonus.desktop.player.Player;
+import verisonus.desktop.player.PlayerModel;
+import verisonus.desktop.player.VirtualOutput;
+
+/** A desk without a window: the test's own thread stands in for the window's. */
+public final class DeskFixture implements AutoCloseable {
+    private final Deque<Runnable> handedOver = new ArrayDeque<>();
+    private final Casebook book;
+    private final Work work = new Work(this::handOver);
+    private final Player player = new Player(VirtualOutput::new);
+    private final Desk desk;
+
+    /** A casebook in this folder with one case: a reference of four seconds and the same take as DI. */
+    public DeskFixture(Path folder) {
+        book = Casebook.create(folder.resolve("desk.casebook"));
+        long id = book.addCase("Test Case", "Nobody, “Nothing”", "");
+        byte[] take = SoundWriter.encode(notes(4, 0.4), SoundWriter.Format.WAV_24);
+        book.addMedium(id, Medium.Role.REFERENCE, "reference.wav", take);
+        book.addMedium(id, Medium.Role.DI, "di.wav", take);
+        desk = new Desk(book, work, new PlayerModel(player));
+        settle();
+    }
+
+    /** Falling notes, one every {@code everyS}. */
+    public static Sound notes(double seconds, double everyS) {
+        float[] x = new float[(int) (seconds * 48000)];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / 48000.0;
+            int n = (int) (t / everyS);
+            double u = t - n * everyS;
+            double hz = 110 * Math.pow(2, n * 5 % 12 / 12.0);
+            for (int p = 1; p < 9; p++) x[i] += (float) (0.12 / p * Math.exp(-u * (3 + p)) * Math.sin(2 * Math.PI * hz * p * u));
+        }
+        return Sound.mono(x, 48000);
+    }
+
+    private void handOver(Runnable r) {
+        synchronized (handedOver) {
+            handedOver.add(r);
+        }
+    }
+
+    /** Runs what was handed over until no work is left. */
+    public void settle() {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
+        while (System.nanoTime() < until) {
+            Runnable next;
+            synchronized (handedOver) {
+                next = handedOver.poll();
+            }
+            if (next != null) {
+                next.run();
+            } else if (!work.busy().get()) {
+                return;
+            } else {
+                Thread.onSpinWait();
+            }
+        }
+        assertThat(work.busy().get()).as("still busy").isFalse();
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public Casebook book() {
+        return book;
+    }
+
+    public OpenCase open() {
+        return desk.open().get().orElseThrow();
+    }
+
+    @Override
+    public void close() {
+        player.close();
+        work.close();
+        book.close();
+    }
+}

@@ -1,0 +1,134 @@
+package verisonus.desktop.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
+import verisonus.core.sound.SoundWriter;
+import verisonus.desktop.player.Source;
+
+class DeskTest {
+    @TempDir
+    private Path dir;
+    private DeskFixture fixture;
+
+    @BeforeEach
+    void open() {
+        fixture = new DeskFixture(dir);
+    }
+
+    @AfterEach
+    void close() {
+        fixture.close();
+    }
+
+    private Desk desk() {
+        return fixture.desk();
+    }
+
+    @Test
+    void opensTheFirstCaseWithItsSound() {
+        assertThat(fixture.open().entry().name()).isEqualTo("Test Case");
+        assertThat(desk().sounds().get().reference().orElseThrow().durationS()).isCloseTo(4, within(0.01));
+        assertThat(desk().player().has(Source.REFERENCE)).isTrue();
+        assertThat(desk().player().has(Source.DI)).isTrue();
+        assertThat(desk().player().has(Source.MINE)).isFalse();
+        assertThat(desk().player().lengthS().get()).isCloseTo(4, within(0.01));
+    }
+
+    @Test
+    void aNewCaseIsOpenedAndEmpty() {
+        desk().addCase("Another");
+        fixture.settle();
+        assertThat(fixture.open().entry().name()).isEqualTo("Another");
+        assertThat(fixture.open().media()).isEmpty();
+        assertThat(desk().cases()).hasSize(2);
+        assertThat(desk().player().has(Source.REFERENCE)).isFalse();
+    }
+
+    @Nested
+    class DroppedFiles {
+        private Path wav(String name) throws IOException {
+            return Files.write(dir.resolve(name),
+                    SoundWriter.encode(DeskFixture.notes(2, 0.3), SoundWriter.Format.WAV_16));
+        }
+
+        @Test
+        void becomeReferenceThenDiThenBacking() throws IOException {
+            desk().addCase("Another");
+            fixture.settle();
+            desk().addFiles(List.of(wav("one.wav"), wav("two.wav"), wav("three.wav")));
+            fixture.settle();
+            assertThat(fixture.open().media()).extracting(Medium::role).containsExactly(Medium.Role.REFERENCE,
+                    Medium.Role.DI, Medium.Role.BACKING);
+            assertThat(desk().sounds().get().reference()).isPresent();
+            assertThat(desk().player().hasBacking().get()).isTrue();
+        }
+
+        @Test
+        void thatAreNoSoundAreNamedAndNothingIsLost() throws IOException {
+            Path text = Files.writeString(dir.resolve("letter.txt"), "dear sir");
+            int before = fixture.book().logbook().size();
+            desk().addFiles(List.of(text));
+            fixture.settle();
+            assertThat(desk().work().fault().get()).contains("letter.txt");
+            assertThat(fixture.book().logbook()).hasSize(before);
+        }
+    }
+
+    @Nested
+    class Undoing {
+        @Test
+        void bringsBackWhatIsShown() {
+            long medium = fixture.open().media().get(0).id();
+            fixture.book().addRegion(medium, Region.Role.NOISE, 0, 1);
+            desk().refresh();
+            assertThat(fixture.open().regions()).hasSize(1);
+            assertThat(desk().undo().orElseThrow()).contains("noise");
+            fixture.settle();
+            assertThat(fixture.open().regions()).isEmpty();
+            assertThat(desk().redo()).isPresent();
+            fixture.settle();
+            assertThat(fixture.open().regions()).hasSize(1);
+        }
+
+        @Test
+        void ofTheOpenCaseLeavesADeskWithoutOne() {
+            while (desk().undo().isPresent()) fixture.settle();
+            assertThat(desk().cases()).isEmpty();
+            assertThat(desk().open().get()).isEmpty();
+        }
+    }
+
+    @Test
+    void theRegionUnderStudyIsWhatLoops() {
+        long medium = fixture.open().media().get(0).id();
+        fixture.book().addRegion(medium, Region.Role.CORE_TONE, 0.5, 2);
+        fixture.book().addRegion(medium, Region.Role.LEAD, 2, 3.5);
+        desk().refresh();
+        assertThat(desk().player().region().get().fromS()).isEqualTo(0.5);
+        desk().chooseRegion(fixture.open().regions().get(1));
+        assertThat(desk().player().region().get().toS()).isEqualTo(3.5);
+        assertThat(fixture.open().region().orElseThrow().role()).isEqualTo(Region.Role.LEAD);
+    }
+
+    @Test
+    void benchesSayHowFarTheyHaveCome() {
+        assertThat(fixture.open().standing(Bench.LISTEN)).isEqualTo(Standing.BEGUN);
+        assertThat(fixture.open().standing(Bench.MEASURE)).isEqualTo(Standing.UNTOUCHED);
+        assertThat(fixture.open().standing(Bench.DERIVE)).isEqualTo(Standing.UNTOUCHED);
+        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0, 2);
+        desk().refresh();
+        assertThat(fixture.open().standing(Bench.LISTEN)).isEqualTo(Standing.DONE);
+    }
+}
