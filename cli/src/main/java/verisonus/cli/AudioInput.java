@@ -1,5 +1,6 @@
 package verisonus.cli;
 
+import java.io.PrintStream;
 import java.nio.file.Path;
 import verisonus.core.evidence.Examination;
 import verisonus.core.fault.InputFault;
@@ -13,9 +14,20 @@ final class AudioInput {
     private AudioInput() {}
 
     static Sound read(Path file) {
-        DecodedSound decoded = SoundReader.read(file);
+        DecodedSound decoded = decoded(file);
         for (String warning : decoded.warnings()) System.err.println("verisonus: " + file + ": " + warning);
         return usable(file.toString(), decoded.sound());
+    }
+
+    /** A decoding library may print about damage: that must not mix with the result on standard output. */
+    private static DecodedSound decoded(Path file) {
+        PrintStream out = System.out;
+        System.setOut(System.err);
+        try {
+            return SoundReader.read(file);
+        } finally {
+            System.setOut(out);
+        }
     }
 
     static Sound usable(String name, Sound sound) {

@@ -74,7 +74,8 @@ class ArithmeticCommandsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"repeats", "repeats --count 3 --feedback-percent 4", "times --bpm fast", "nothing", "derive --order sideways"})
+    @ValueSource(strings = {"repeats", "repeats --count 3 --feedback-percent 4", "times --bpm fast", "nothing",
+            "derive --order sideways"})
     void wrongUsageIsStatusTwo(String line) {
         Said s = run(line.split(" ", -1));
         assertThat(s.status()).isEqualTo(2);

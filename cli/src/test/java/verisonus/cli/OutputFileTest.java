@@ -39,7 +39,8 @@ class OutputFileTest {
     void refusesEarlyWhatCannotBeWritten() {
         assertThatThrownBy(() -> new OutputFile(dir, false).check()).isInstanceOf(OutputFault.class)
                 .hasMessageContaining("folder");
-        assertThatThrownBy(() -> new OutputFile(dir.resolve("none/a.txt"), false).check()).isInstanceOf(OutputFault.class)
+        assertThatThrownBy(() -> new OutputFile(dir.resolve("none/a.txt"), false).check())
+                .isInstanceOf(OutputFault.class)
                 .hasMessageContaining("no folder");
     }
 
@@ -52,6 +53,7 @@ class OutputFileTest {
         click[50] = 1;
         Path brief = Files.write(dir.resolve("brief.wav"),
                 SoundWriter.encode(Sound.mono(click, 48000), SoundWriter.Format.WAV_16));
-        assertThatThrownBy(() -> AudioInput.read(brief)).isInstanceOf(InputFault.class).hasMessageContaining("too short");
+        assertThatThrownBy(() -> AudioInput.read(brief)).isInstanceOf(InputFault.class)
+                .hasMessageContaining("too short");
     }
 }

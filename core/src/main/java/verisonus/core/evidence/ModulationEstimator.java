@@ -25,11 +25,12 @@ public final class ModulationEstimator {
      * @param restlessPitch median size of the change of pitch, cents a hop
      * @param restlessLevel median size of the slope of the level, dB a second
      * @param binSlope median slope of the strongest bins, dB a second
+     * @param rise slope that the level exceeds a sixth of the time, away from notes' beginnings, dB a second
      * @param comb how far the strongest comb peak stands over the median
      */
     record Figures(Swing common, Swing opposed, Swing pitch, double restlessPitch, double restlessLevel,
             double binSlope,
-            double comb) {
+            double rise, double comb) {
         double vibratoCents() {
             return pitch.rateHz() <= 0 ? 0 : pitch.amplitude() / LevelMovement.HOP_S / (2 * Math.PI * pitch.rateHz());
         }
@@ -39,10 +40,10 @@ public final class ModulationEstimator {
     public static String figures(Sound sound) {
         Figures f = measured(sound);
         return String.format(Locale.ROOT,
-                "am %.2fHz %.2f %.0f  op %.2fHz %.2f %.0f  fm %.2fHz %.2f %.1fc  rp %.2f rl %.1f bs %.0f comb %.1f",
+                "am %.2fHz %.2f %.0f  op %.2fHz %.2f %.0f  fm %.2fHz %.2f %.1fc  rp %.2f rl %.1f bs %.0f rise %.0f comb %.1f",
                 f.common.rateHz(), f.common.share(), f.common.amplitude(), f.opposed.rateHz(), f.opposed.share(),
                 f.opposed.amplitude(), f.pitch.rateHz(), f.pitch.share(), f.vibratoCents(), f.restlessPitch,
-                f.restlessLevel, f.binSlope, f.comb);
+                f.restlessLevel, f.binSlope, f.rise, f.comb);
     }
 
     private static Figures measured(Sound sound) {
@@ -52,7 +53,8 @@ public final class ModulationEstimator {
         double hop = LevelMovement.HOP_S;
         return new Figures(Swing.of(level.common(), hop, SLOWEST_HZ, FASTEST_HZ),
                 Swing.of(level.opposed(), hop, SLOWEST_HZ, FASTEST_HZ), Swing.of(pitch.cents(), hop, 2, 9),
-                Swing.medianSize(pitch.cents()), Swing.medianSize(level.common()), pitch.binSlope(), comb(x));
+                Swing.medianSize(pitch.cents()), Swing.medianSize(level.common()), pitch.binSlope(),
+                Swing.quantile(level.common(), 5 / 6.0), comb(x));
     }
 
     public static Finding<ModulationReading> estimate(Sound sound) {
@@ -72,7 +74,9 @@ public final class ModulationEstimator {
                     "lows and highs sway against each other");
         }
         boolean together = f.common.share() > 0.42 && f.common.amplitude() > 50 && f.common.rateHz() > 2.2
-                && f.opposed.amplitude() < 0.75 * f.common.amplitude() + 25;
+                && f.opposed.amplitude() < 0.75 * f.common.amplitude() + 25
+                // Stabs that are stopped in rhythm only fall; a tremolo brings the level back up within a note.
+                && f.rise > 0.35 * f.common.amplitude();
         if (together) {
             return steady(ModulationReading.Kind.TREMOLO, f.common, OptionalDouble.of(depthPercent(f.common)),
                     "the level of all bands sways together");

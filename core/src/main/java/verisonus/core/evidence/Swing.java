@@ -72,6 +72,12 @@ record Swing(double rateHz, double share, double amplitude) {
         return new Swing(hz, (a * cy + b * sy) / variance, Math.hypot(a, b));
     }
 
+    /** Quantile of the values that are there; 0 where none is. */
+    static double quantile(double[] curve, double share) {
+        double[] v = Arrays.stream(curve).filter(x -> !Double.isNaN(x)).sorted().toArray();
+        return v.length == 0 ? 0 : v[(int) (share * (v.length - 1))];
+    }
+
     /** Median of the absolute values that are there. */
     static double medianSize(double[] curve) {
         double[] v = Arrays.stream(curve).filter(x -> !Double.isNaN(x)).map(Math::abs).sorted().toArray();

@@ -49,10 +49,12 @@ class BenchModelsTest {
     }
 
     private void keepTone() {
-        Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4).with("treble", 5), Block.of("2×12 open"),
-                Block.of("dynamic microphone").with("level", -3)));
+        Tone t = new Tone("t",
+                List.of(Block.of("chiming edge").with("gain", 4).with("treble", 5), Block.of("2×12 open"),
+                        Block.of("dynamic microphone").with("level", -3)));
         fixture.book().keepTone(fixture.open().entry().id(), new DerivedTone(t, Optional.empty(), Set.of(), List.of(),
-                List.of(), new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 10, "", 0)), "Derived");
+                List.of(), new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 10, "", 0)),
+                "Derived");
         fixture.desk().refresh();
         fixture.settle();
     }
@@ -154,7 +156,8 @@ class BenchModelsTest {
             mark();
             keepTone();
             DeriveModel m = new DeriveModel(fixture.desk());
-            SettingRow treble = m.settings().stream().filter(r -> r.name().equals("amp/treble")).findFirst().orElseThrow();
+            SettingRow treble = m.settings().stream().filter(r -> r.name().equals("amp/treble")).findFirst()
+                    .orElseThrow();
             m.turn(treble, 9);
             fixture.settle();
             DerivedTone t = fixture.open().tone().orElseThrow();

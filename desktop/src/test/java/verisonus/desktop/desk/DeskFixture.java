@@ -41,7 +41,8 @@ public final class DeskFixture implements AutoCloseable {
             int n = (int) (t / everyS);
             double u = t - n * everyS;
             double hz = 110 * Math.pow(2, n * 5 % 12 / 12.0);
-            for (int p = 1; p < 9; p++) x[i] += (float) (0.12 / p * Math.exp(-u * (3 + p)) * Math.sin(2 * Math.PI * hz * p * u));
+            for (int p = 1; p < 9; p++)
+                x[i] += (float) (0.12 / p * Math.exp(-u * (3 + p)) * Math.sin(2 * Math.PI * hz * p * u));
         }
         return Sound.mono(x, 48000);
     }
