@@ -82,11 +82,12 @@ public final class ModulationEstimator {
                     "the level of all bands sways together");
         }
         // Fast muted playing is as restless as a comb; where the level itself is restless the recording cannot tell.
-        if (f.restlessPitch > 0.2 && f.binSlope > 70 && f.restlessLevel < 60) {
-            return Finding.present(
-                    new ModulationReading(ModulationReading.Kind.CHORUS, OptionalDouble.empty(),
-                            OptionalDouble.empty()),
-                    0.6, "partials sway against each other in pitch and level, without one rate");
+        if (f.binSlope > 75 && f.restlessLevel < 42 && f.restlessPitch > 0.05) {
+            ModulationReading.Kind kind = f.restlessPitch > 0.22
+                    ? ModulationReading.Kind.CHORUS
+                    : ModulationReading.Kind.PHASER;
+            return Finding.present(new ModulationReading(kind, OptionalDouble.empty(), OptionalDouble.empty()), 0.6,
+                    "partials rise and fall against each other, without one rate; the kind is a guess");
         }
         if (f.restlessPitch > 0.08 && f.binSlope > 30) {
             return Finding.unknown("partials are restless: a slow sweep, a room or fast playing would do that");
