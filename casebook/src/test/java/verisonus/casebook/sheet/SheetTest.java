@@ -22,6 +22,9 @@ import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.travel.Journey;
+import verisonus.core.travel.PlaybackSystem;
 
 class SheetTest {
     private static final Rig CLOCK = new Rig(List.of(), Map.of("chiming edge", 1), Map.of("chiming edge", "clock"), 9);
@@ -97,5 +100,35 @@ class SheetTest {
             assertThatThrownBy(() -> CaseSheet.find(book, "Nope")).isInstanceOf(InputFault.class)
                     .hasMessageContaining("Salt and Static");
         }
+    }
+
+    @Test
+    void travelIsATableWithTheWorstNamedBelow() {
+        float[] x = new float[48000 * 2];
+        for (int i = 0; i < x.length; i++)
+            for (int p = 1; p < 20; p++) x[i] += (float) (0.1 / p * Math.sin(i * 0.0144 * p));
+        var travelled = new Journey(Sound.mono(x, 48000), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
+                .to(PlaybackSystem.ALL);
+        String md = new ToneSheet("T", "", List.of(), Optional.of(tone(1)), travelled, CLOCK).page().markdown();
+        assertThat(md).contains("## On other systems").contains("| phone |").contains("It changes most on: ");
+        assertThat(md).contains("harms hearing");
+    }
+
+    @Test
+    void aCaseWithoutAToneSaysSo() {
+        String md = new ToneSheet("T", "", List.of(), Optional.empty(), List.of(), CLOCK).page().markdown();
+        assertThat(md).contains("No tone has been derived yet.").doesNotContain("Settings");
+    }
+
+    @Test
+    void lockedControlsAreMarked() {
+        ToneSheet s = new ToneSheet("T", "", List.of(), Optional.of(tone(1).locking(Set.of("amp/gain"))), List.of(),
+                CLOCK);
+        assertThat(s.page().markdown()).contains("locked by the player");
+    }
+
+    @Test
+    void jsonHoldsTheToneForOthers() {
+        assertThat(SheetFormat.JSON.write(sheet())).contains("verisonus.tone/1").contains("chiming edge");
     }
 }

@@ -51,4 +51,52 @@ class EvidenceSentencesTest {
         assertThat(topic(of(220, false), "Width").sentence()).isEqualTo("Mono.");
         assertThat(topic(of(220, true), "Width").remark()).isEqualTo("as good as mono");
     }
+
+    /** The same notes, swayed in level. */
+    private static Sound swayed(double hz, double depth) {
+        float[] x = new float[48000 * 7];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / 48000.0;
+            double u = t % 1.3;
+            double gain = 1 - depth * (0.5 + 0.5 * Math.sin(2 * Math.PI * hz * t));
+            for (int p = 1; p < 9; p++)
+                x[i] += (float) (0.15 / p * gain * Math.exp(-u) * Math.sin(2 * Math.PI * 147 * p * u));
+        }
+        return Sound.mono(x, 48000);
+    }
+
+    @Test
+    void aTremoloIsSaidWithRateAndDepth() {
+        EvidenceSentences m = topic(EvidenceSentences.of(Examination.of(swayed(5, 0.6), Progress.NONE)), "Movement");
+        assertThat(m.sentence()).startsWith("Tremolo at 5.0").endsWith("% deep.");
+        assertThat(m.confidence().orElseThrow()).isGreaterThan(0.6);
+    }
+
+    @Test
+    void stillnessIsSaidToo() {
+        EvidenceSentences m = topic(EvidenceSentences.of(Examination.of(swayed(5, 0), Progress.NONE)), "Movement");
+        assertThat(m.sentence()).isIn("Nothing sways.", "Cannot tell whether something sways.");
+    }
+
+    @Test
+    void dirtIsSaidInWordsThatFollowTheIndex() {
+        float[] x = new float[48000 * 5];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / 48000.0;
+            x[i] = (float) (0.5 * Math.tanh(40 * Math.exp(-3 * (t % 0.5)) * Math.sin(2 * Math.PI * 150 * t)));
+        }
+        EvidenceSentences hard = topic(EvidenceSentences.of(Examination.of(Sound.mono(x, 48000), Progress.NONE)),
+                "Dirt");
+        assertThat(hard.sentence()).containsAnyOf("Crunchy", "Heavily driven", "Saturated").contains("index 0.");
+        EvidenceSentences soft = topic(EvidenceSentences.of(Examination.of(swayed(5, 0), Progress.NONE)), "Dirt");
+        double a = Double.parseDouble(hard.sentence().replaceAll("[^0-9.]", "").replaceAll("\\.$", ""));
+        double b = Double.parseDouble(soft.sentence().replaceAll("[^0-9.]", "").replaceAll("\\.$", ""));
+        assertThat(a).isGreaterThan(b);
+    }
+
+    @Test
+    void topicsStandInWorkingOrderOnceEach() {
+        List<String> topics = of(220, false).stream().map(EvidenceSentences::topic).toList();
+        assertThat(topics).startsWith("Echo", "Space", "Movement", "Dirt", "Colour").doesNotHaveDuplicates();
+    }
 }

@@ -82,7 +82,7 @@ public final class ModulationEstimator {
                     "the level of all bands sways together");
         }
         // Fast muted playing is as restless as a comb; where the level itself is restless the recording cannot tell.
-        if (f.binSlope > 75 && f.restlessLevel < 42 && f.restlessPitch > 0.05) {
+        if (f.binSlope > 75 && f.restlessLevel < 38 && f.restlessPitch > 0.05) {
             ModulationReading.Kind kind = f.restlessPitch > 0.22
                     ? ModulationReading.Kind.CHORUS
                     : ModulationReading.Kind.PHASER;

@@ -21,6 +21,8 @@ public final class Journey {
     private static final Bands BANDS = Bands.thirds(50, 12500);
     private static final double AUDIBLE_DB = 1.5;
     private static final double GONE_DB = -12;
+    /** More than two things to turn at once is advice nobody follows. */
+    private static final int MOST_ADVICE = 2;
     /** A band this far under the strongest adds nothing to the tone. */
     private static final double EMPTY_DB = -38;
 
@@ -44,7 +46,7 @@ public final class Journey {
 
         /** What brings the band back; a system that drops it altogether cannot be helped. */
         String remedy(double changeDb) {
-            if (changeDb < GONE_DB) return "as good as gone here: make sure the tone works without them";
+            if (changeDb < GONE_DB) return "as good as gone here, so the tone must work without them";
             boolean lost = changeDb < 0;
             return switch (this) {
                 case LOWS -> lost ? "bass up, or leave them to the bass player" : "low cut up to 90 Hz, or bass down";
@@ -55,7 +57,7 @@ public final class Journey {
                 case PRESENCE -> lost
                         ? "presence up, microphone nearer the centre"
                         : "presence down, microphone further out";
-                case HIGHS -> lost ? "treble or presence up" : "high cut down to 7 kHz";
+                case HIGHS -> lost ? "treble up a little" : "high cut down to 7 kHz";
             };
         }
     }
@@ -103,9 +105,10 @@ public final class Journey {
         List<String> advice = new ArrayList<>();
         for (Named n : ranked) {
             double change = bands.get(n.ordinal()).changeDb();
+            boolean worthTurning = advice.size() < MOST_ADVICE;
             findings.add(String.format(Locale.ROOT, "%s %.1f dB %s", n.words, Math.abs(change),
                     change < 0 ? "weaker" : "stronger"));
-            advice.add(n.words + ": " + n.remedy(change));
+            if (worthTurning) advice.add(n.words + ": " + n.remedy(change));
         }
         if (findings.isEmpty()) findings.add("the tone stays as it was made");
         referencePower.ifPresent(r -> addGap(r, heard, findings));
