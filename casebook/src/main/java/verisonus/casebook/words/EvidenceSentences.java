@@ -46,7 +46,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
                         : e.reverb().reason()));
         out.add(found("Movement", e.modulation(), e.modulation().value().map(EvidenceSentences::movement).orElse(
                 e.modulation().presence() == Presence.ABSENT
-                        ? "Nothing sways."
+                        ? "No steady sway."
                         : "Cannot tell whether something sways."),
                 e.modulation().reason()));
         out.add(found("Dirt", e.saturation(), e.saturation().value().map(EvidenceSentences::dirt)

@@ -92,7 +92,8 @@ public final class ModulationEstimator {
         if (f.restlessPitch > 0.08 && f.binSlope > 30) {
             return Finding.unknown("partials are restless: a slow sweep, a room or fast playing would do that");
         }
-        return Finding.absent(0.9, "neither level nor pitch sways at a steady rate");
+        return Finding.absent(0.75,
+                "neither level nor pitch sways at a steady rate; a faint, slow sweep would not show");
     }
 
     private static Finding<ModulationReading> steady(ModulationReading.Kind kind, Swing s, OptionalDouble depth,

@@ -22,7 +22,7 @@ import verisonus.desktop.theme.Theme;
 /** The measure bench: findings in sentences, and the reason of the one that is chosen. */
 public final class MeasureView extends BorderPane {
     private final MeasureModel model;
-    private final Label summary = Nodes.label("", "quiet");
+    private final Label summary = Nodes.wrapped("", "quiet");
     private final Label heading = Nodes.label("What the recording shows", "heading");
     private final Button measure = new Button("Measure this region");
     private final VBox list = new VBox();
@@ -37,6 +37,7 @@ public final class MeasureView extends BorderPane {
         plot = new PlotView(theme);
         plot.setPrefHeight(230);
         measure.setId("measure");
+        measure.setMinWidth(Region.USE_PREF_SIZE);
         measure.setOnAction(_ -> model.measure());
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
@@ -80,13 +81,15 @@ public final class MeasureView extends BorderPane {
 
     private HBox row(EvidenceSentences f, int index) {
         boolean open = f.presence() == Presence.UNKNOWN;
+        Label mark = Nodes.label(open ? "○" : "●", "reference-ink");
+        mark.setMinWidth(15);
         Label topic = Nodes.label(f.topic(), "strong");
         topic.setMinWidth(86);
         Label sentence = Nodes.wrapped(f.sentence(), open ? "quiet" : "finding");
         Label remark = Nodes.wrapped(f.remark(), "aside");
         VBox words = Nodes.column(1, sentence, remark);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox row = new HBox(8, Nodes.label(open ? "○" : "●", "reference-ink"), topic, words, confidence(f));
+        HBox row = new HBox(4, mark, topic, words, confidence(f));
         row.getStyleClass().addAll("finding-row", "ruled-below");
         if (index == Math.min(model.selected().get(), model.findings().size() - 1)) row.getStyleClass().add("chosen");
         row.setFocusTraversable(true);
