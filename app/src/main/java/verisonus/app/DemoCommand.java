@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import verisonus.casebook.store.Casebook;
 import verisonus.core.fault.OutputFault;
 import verisonus.demo.DemoCasebook;
 import verisonus.desktop.shell.Pictures;
@@ -31,7 +32,10 @@ final class DemoCommand implements Callable<Integer> {
             System.err.println("verisonus: there is no display, so the views are drawn into files");
             return draw(UserFolder.path().resolve("demo-pictures"));
         }
-        return Screen.show(casebook());
+        Path book = casebook();
+        // Opened once before the window, so that a bad file is one line in the shell.
+        Casebook.open(book).close();
+        return Screen.show(book);
     }
 
     /** The player's own copy of the demo casebook: changes are kept until a fresh one is asked for. */

@@ -75,7 +75,7 @@ class ArithmeticCommandsTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"repeats", "repeats --count 3 --feedback-percent 4", "times --bpm fast", "nothing",
-            "derive --order sideways"})
+            "derive --reference a.wav --di b.wav --out c --order sideways"})
     void wrongUsageIsStatusTwo(String line) {
         Said s = run(line.split(" ", -1));
         assertThat(s.status()).isEqualTo(2);

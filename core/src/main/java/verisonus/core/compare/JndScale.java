@@ -2,13 +2,12 @@ package verisonus.core.compare;
 
 /**
  * Just-noticeable differences, for ranking: band level 1 dB (2 dB below 100 Hz and above 8 kHz), loudness 0.5 LU,
- * tempo 2 %, echo time 4 % or 5 ms, pitch 5 cents, crest factor 1.5 dB, noise floor 3 dB, correlation 0.08.
+ * echo time 4 % or 5 ms, pitch 5 cents, crest factor 1.5 dB, saturation index 0.06, correlation 0.08.
  */
 final class JndScale {
     static final double CREST_DB = 1.5;
     static final double SPREAD_DB = 1.5;
     static final double SATURATION_INDEX = 0.06;
-    static final double NOISE_DB = 3;
     static final double PITCH_CENTS = 5;
     static final double CORRELATION = 0.08;
     static final double ECHO_LEVEL_DB = 1;
@@ -19,10 +18,6 @@ final class JndScale {
     static double bandDb(double lowHz, double highHz) {
         double centre = Math.sqrt(lowHz * highHz);
         return centre < 100 || centre > 8000 ? 2 : 1;
-    }
-
-    static double tempoBpm(double bpm) {
-        return 0.02 * bpm;
     }
 
     static double echoTimeMs(double ms) {

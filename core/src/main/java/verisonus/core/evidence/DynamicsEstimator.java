@@ -18,26 +18,15 @@ public final class DynamicsEstimator {
         double[] onsets = OnsetCurve.of(sound).onsetsS();
         double[] attacks = new double[onsets.length];
         double[] slopes = new double[onsets.length];
-        double[] fine = levels(x, sound.rateHz() / 500, sound.rateHz() / 500);
-        double[] coarse = levels(x, sound.rateHz() / 50, sound.rateHz() / 100);
+        double[] fine = LevelCurve.of(x, sound.rateHz() / 500, sound.rateHz() / 500);
+        double[] coarse = LevelCurve.of(x, sound.rateHz() / 50, sound.rateHz() / 100);
         for (int i = 0; i < onsets.length; i++) {
             double end = i + 1 < onsets.length ? onsets[i + 1] : sound.durationS();
             attacks[i] = attackMs(fine, onsets[i]);
             slopes[i] = slope(coarse, onsets[i] + 0.06, end - 0.03);
         }
-        return new DynamicsReading(spread(levels(x, sound.rateHz() / 20, sound.rateHz() / 40)), median(attacks),
+        return new DynamicsReading(spread(LevelCurve.of(x, sound.rateHz() / 20, sound.rateHz() / 40)), median(attacks),
                 median(slopes));
-    }
-
-    private static double[] levels(float[] x, int size, int hop) {
-        int n = x.length < size ? 0 : (x.length - size) / hop + 1;
-        double[] out = new double[n];
-        for (int t = 0; t < n; t++) {
-            double sum = 0;
-            for (int i = t * hop; i < t * hop + size; i++) sum += (double) x[i] * x[i];
-            out[t] = Decibels.fromPower(sum / size);
-        }
-        return out;
     }
 
     private static double spread(double[] levels) {

@@ -2,7 +2,6 @@ package verisonus.core.evidence;
 
 import java.util.Locale;
 import java.util.OptionalDouble;
-import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
 
 /**
@@ -26,11 +25,10 @@ public final class ModulationEstimator {
      * @param restlessLevel median size of the slope of the level, dB a second
      * @param binSlope median slope of the strongest bins, dB a second
      * @param rise slope that the level exceeds a sixth of the time, away from notes' beginnings, dB a second
-     * @param comb how far the strongest comb peak stands over the median
      */
     record Figures(Swing common, Swing opposed, Swing pitch, double restlessPitch, double restlessLevel,
             double binSlope,
-            double rise, double comb) {
+            double rise) {
         double vibratoCents() {
             return pitch.rateHz() <= 0 ? 0 : pitch.amplitude() / LevelMovement.HOP_S / (2 * Math.PI * pitch.rateHz());
         }
@@ -40,10 +38,10 @@ public final class ModulationEstimator {
     public static String figures(Sound sound) {
         Figures f = measured(sound);
         return String.format(Locale.ROOT,
-                "am %.2fHz %.2f %.0f  op %.2fHz %.2f %.0f  fm %.2fHz %.2f %.1fc  rp %.2f rl %.1f bs %.0f rise %.0f comb %.1f",
+                "am %.2fHz %.2f %.0f  op %.2fHz %.2f %.0f  fm %.2fHz %.2f %.1fc  rp %.2f rl %.1f bs %.0f rise %.0f",
                 f.common.rateHz(), f.common.share(), f.common.amplitude(), f.opposed.rateHz(), f.opposed.share(),
                 f.opposed.amplitude(), f.pitch.rateHz(), f.pitch.share(), f.vibratoCents(), f.restlessPitch,
-                f.restlessLevel, f.binSlope, f.rise, f.comb);
+                f.restlessLevel, f.binSlope, f.rise);
     }
 
     private static Figures measured(Sound sound) {
@@ -54,7 +52,7 @@ public final class ModulationEstimator {
         return new Figures(Swing.of(level.common(), hop, SLOWEST_HZ, FASTEST_HZ),
                 Swing.of(level.opposed(), hop, SLOWEST_HZ, FASTEST_HZ), Swing.of(pitch.cents(), hop, 2, 9),
                 Swing.medianSize(pitch.cents()), Swing.medianSize(level.common()), pitch.binSlope(),
-                Swing.quantile(level.common(), 5 / 6.0), comb(x));
+                Swing.quantile(level.common(), 5 / 6.0));
     }
 
     public static Finding<ModulationReading> estimate(Sound sound) {
@@ -106,38 +104,5 @@ public final class ModulationEstimator {
     private static double depthPercent(Swing s) {
         double peakToPeakDb = 1.2 * s.amplitude() / (Math.PI * s.rateHz());
         return 100 * (1 - Math.pow(10, -peakToPeakDb / 20));
-    }
-
-    /** Strongest peak of the mean short-time cepstrum from 0.35 to 6 ms over the median there. */
-    private static double comb(float[] x) {
-        int size = 2048;
-        int hop = 2048;
-        int n = x.length < size ? 0 : (x.length - size) / hop + 1;
-        if (n == 0) return 0;
-        RealFft fft = new RealFft(size);
-        float[] window = verisonus.core.sound.Stft.hann(size);
-        int from = (int) (0.00035 * LevelMovement.RATE_HZ);
-        int to = (int) (0.006 * LevelMovement.RATE_HZ);
-        double[] sum = new double[to];
-        for (int t = 0; t < n; t++) {
-            float[] w = new float[size];
-            double energy = 0;
-            for (int i = 0; i < size; i++) {
-                w[i] = x[t * hop + i] * window[i];
-                energy += w[i] * w[i];
-            }
-            if (energy < 1e-6) continue;
-            fft.forward(w);
-            float[] c = new float[size];
-            for (int k = 1; k < size / 2; k++) {
-                c[2 * k] = (float) Math.log(w[2 * k] * w[2 * k] + w[2 * k + 1] * w[2 * k + 1] + 1e-9 * energy);
-            }
-            fft.inverse(c);
-            for (int l = from; l < to; l++) sum[l] += Math.abs(c[l]);
-        }
-        double[] part = java.util.Arrays.copyOfRange(sum, from, to);
-        double top = java.util.Arrays.stream(part).max().orElse(0);
-        java.util.Arrays.sort(part);
-        return top / (part[part.length / 2] + 1e-12);
     }
 }

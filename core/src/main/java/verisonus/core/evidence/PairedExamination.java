@@ -1,6 +1,7 @@
 package verisonus.core.evidence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -78,8 +79,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
             if (m - d > 0) v[n++] = e[m - d];
             if (m + d < e.length) v[n++] = e[m + d];
         }
-        double[] s = java.util.Arrays.copyOf(v, n);
-        java.util.Arrays.sort(s);
+        double[] s = Arrays.copyOf(v, n);
+        Arrays.sort(s);
         return n == 0 ? 0 : s[n / 2] + 1e-15;
     }
 
@@ -111,7 +112,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         }
         int first = 1;
         for (int t = 1; t < Math.min(8, last); t++) if (excess[t] > excess[first]) first = t;
-        double slope = slope(excess, first, last) * 1000 / HOP_MS;
+        double slope = StraightLine.through(excess, first, last).slope() * 1000 / HOP_MS;
         if (slope > -8) return alone;
         gained.add("reverb");
         return Finding.present(
@@ -122,28 +123,9 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
 
     /** Typical energy of a millisecond over one hop: single repeats do not count. */
     private static double typical(double[] e, int from) {
-        return median(e, from, HOP_MS);
-    }
-
-    private static double median(double[] e, int from, int count) {
-        double[] v = java.util.Arrays.copyOfRange(e, from, Math.min(e.length, from + count));
-        java.util.Arrays.sort(v);
+        double[] v = Arrays.copyOfRange(e, from, Math.min(e.length, from + HOP_MS));
+        Arrays.sort(v);
         // Of noise-like energies the median is 0.69 of the mean.
         return v[v.length / 2] / 0.69;
-    }
-
-    private static double slope(double[] y, int from, int to) {
-        double n = to - from + 1.0;
-        double sx = 0;
-        double sy = 0;
-        double sxx = 0;
-        double sxy = 0;
-        for (int i = from; i <= to; i++) {
-            sx += i;
-            sy += y[i];
-            sxx += (double) i * i;
-            sxy += i * y[i];
-        }
-        return (n * sxy - sx * sy) / (n * sxx - sx * sx);
     }
 }

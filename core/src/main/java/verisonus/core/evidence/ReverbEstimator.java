@@ -140,34 +140,14 @@ public final class ReverbEstimator {
             int end = start;
             while (end + 1 < fall.length && end - start < 40 && fall[end + 1] > FLOOR_DB) end++;
             if (end - start < 12) continue;
-            double[] line = fitted(fall, start, end);
-            if (line[0] >= -5) continue;
-            if (line[2] < bestError) {
-                bestError = line[2];
-                best = new Tail(-60 / line[0], line[1], fall[40]);
+            StraightLine line = StraightLine.through(fall, start, end);
+            double dbPerS = line.slope() / HOP_S;
+            if (dbPerS >= -5) continue;
+            if (line.meanSquareError() < bestError) {
+                bestError = line.meanSquareError();
+                best = new Tail(-60 / dbPerS, line.atZero(), fall[40]);
             }
         }
         return best;
-    }
-
-    /** Slope in dB a second, value at lag 0, mean square error. */
-    private static double[] fitted(double[] y, int from, int to) {
-        double n = to - from + 1.0;
-        double sx = 0;
-        double sy = 0;
-        double sxx = 0;
-        double sxy = 0;
-        for (int i = from; i <= to; i++) {
-            double x = i * HOP_S;
-            sx += x;
-            sy += y[i];
-            sxx += x * x;
-            sxy += x * y[i];
-        }
-        double slope = (n * sxy - sx * sy) / (n * sxx - sx * sx);
-        double offset = (sy - slope * sx) / n;
-        double error = 0;
-        for (int i = from; i <= to; i++) error += Math.pow(y[i] - offset - slope * i * HOP_S, 2) / n;
-        return new double[]{slope, offset, error};
     }
 }

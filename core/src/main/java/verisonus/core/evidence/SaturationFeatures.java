@@ -24,8 +24,8 @@ public final class SaturationFeatures {
         float[] x = sound.atRate(RATE_HZ).mid();
         float[] low = x.clone();
         new Biquad.Section(Biquad.lowPass(1000, 0.7071, RATE_HZ)).process(low, 0, low.length);
-        double[] fine = levels(x, RATE_HZ / 100, RATE_HZ / 100);
-        double[] frames = levels(x, FRAME, FRAME / 2);
+        double[] fine = LevelCurve.of(x, RATE_HZ / 100, RATE_HZ / 100);
+        double[] frames = LevelCurve.of(x, FRAME, FRAME / 2);
         double top = Arrays.stream(frames).max().orElse(0);
         double[] crest = new double[frames.length];
         double[] kurtosis = new double[frames.length];
@@ -61,17 +61,6 @@ public final class SaturationFeatures {
 
     private static double q(double[] sorted, double share) {
         return sorted.length == 0 ? 0 : sorted[(int) Math.round(share * (sorted.length - 1))];
-    }
-
-    private static double[] levels(float[] x, int size, int hop) {
-        int n = x.length < size ? 0 : (x.length - size) / hop + 1;
-        double[] out = new double[n];
-        for (int t = 0; t < n; t++) {
-            double sum = 0;
-            for (int i = t * hop; i < t * hop + size; i++) sum += (double) x[i] * x[i];
-            out[t] = Decibels.fromPower(sum / size);
-        }
-        return out;
     }
 
     /** 99.95 % quantile of the absolute value against RMS: a single stray peak does not count. */

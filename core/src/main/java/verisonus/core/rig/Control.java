@@ -1,5 +1,7 @@
 package verisonus.core.rig;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
 import java.util.Locale;
 
@@ -16,6 +18,8 @@ import java.util.Locale;
  */
 public record Control(String name, String unit, double minimum, double maximum, double defaultValue,
         List<String> choices, String about) {
+    private static final MathContext THREE_DIGITS = new MathContext(3);
+
     public Control {
         choices = List.copyOf(choices);
         if (!(minimum < maximum && defaultValue >= minimum && defaultValue <= maximum)) {
@@ -67,7 +71,8 @@ public record Control(String name, String unit, double minimum, double maximum, 
             case "dB" -> String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
             case "Hz" -> value < 1000
                     ? String.format(Locale.ROOT, value < 10 ? "%.2f Hz" : "%.0f Hz", value)
-                    : String.format(Locale.ROOT, value < 10000 ? "%.2f kHz" : "%.1f kHz", value / 1000);
+                    : BigDecimal.valueOf(value / 1000).round(THREE_DIGITS).stripTrailingZeros().toPlainString()
+                            + " kHz";
             case "s" -> String.format(Locale.ROOT, "%.2f s", value);
             case "ms" -> String.format(Locale.ROOT, value < 20 ? "%.1f ms" : "%.0f ms", value);
             default -> String.format(Locale.ROOT, "%.0f %s", value, unit);

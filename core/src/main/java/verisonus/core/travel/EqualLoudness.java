@@ -46,13 +46,4 @@ public final class EqualLoudness {
         return before - after;
     }
 
-    /** Softest level that is heard at a frequency, dB SPL. */
-    public static double thresholdDbSpl(double hz) {
-        double f = Math.clamp(hz, HZ[0], HZ[HZ.length - 1]);
-        int i = Arrays.binarySearch(HZ, f);
-        if (i >= 0) return T_F[i];
-        int right = -i - 1;
-        double share = Math.log(f / HZ[right - 1]) / Math.log(HZ[right] / HZ[right - 1]);
-        return (1 - share) * T_F[right - 1] + share * T_F[right];
-    }
 }

@@ -1,6 +1,7 @@
 package verisonus.core.travel;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -99,7 +100,7 @@ public final class Journey {
             bands.add(new BandChange(n.words, n.fromHz, n.toHz, bandChange(n, heard) - loudness));
         }
         List<Named> ranked = new ArrayList<>(List.of(Named.values()));
-        ranked.removeIf(n -> isEmpty(n) || Math.abs(bands.get(n.ordinal()).changeDb()) < AUDIBLE_DB);
+        ranked.removeIf(n -> isEmpty(n, power) || Math.abs(bands.get(n.ordinal()).changeDb()) < AUDIBLE_DB);
         ranked.sort(Comparator.comparingDouble(n -> -Math.abs(bands.get(n.ordinal()).changeDb())));
         List<String> findings = new ArrayList<>();
         List<String> advice = new ArrayList<>();
@@ -144,35 +145,26 @@ public final class Journey {
     private static double levelDb(Named n, double[] power) {
         double[] hz = BANDS.centresHz();
         double in = 1e-20;
-        double top = 1e-20;
-        for (int b = 0; b < hz.length; b++) {
-            if (n.holds(hz[b])) in += power[b];
-            top = Math.max(top, power[b]);
-        }
-        return 10 * Math.log10(in / top);
+        for (int b = 0; b < hz.length; b++) if (n.holds(hz[b])) in += power[b];
+        return 10 * Math.log10(in);
     }
 
-    private boolean isEmpty(Named n) {
-        return levelDb(n, power) < EMPTY_DB;
+    private static boolean isEmpty(Named n, double[] power) {
+        double top = Arrays.stream(power).max().orElse(0);
+        return levelDb(n, power) < 10 * Math.log10(top + 1e-20) + EMPTY_DB;
     }
 
     /** The difference to the reference that this system keeps or hides. */
     private void addGap(double[] reference, double[] heard, List<String> findings) {
         double offset = 10 * Math.log10(weighted(power) / weighted(reference));
         for (Named n : Named.values()) {
-            double gap = levelDb(n, power) + top(power) - levelDb(n, reference) - top(reference) - offset;
-            if (Math.abs(gap) < AUDIBLE_DB || levelDb(n, reference) < EMPTY_DB) continue;
+            double gap = levelDb(n, power) - levelDb(n, reference) - offset;
+            if (Math.abs(gap) < AUDIBLE_DB || isEmpty(n, reference)) continue;
             boolean hidden = bandChange(n, heard) - loudnessChange(heard) < -12;
             findings.add(String.format(Locale.ROOT, "against the reference, %s are %.1f dB %s%s", n.words,
                     Math.abs(gap), gap < 0 ? "weaker" : "stronger",
                     hidden ? ", hardly heard here" : ", heard here too"));
         }
-    }
-
-    private static double top(double[] power) {
-        double top = 1e-20;
-        for (double p : power) top = Math.max(top, p);
-        return 10 * Math.log10(top);
     }
 
     private static double weighted(double[] power) {
@@ -186,7 +178,7 @@ public final class Journey {
         double sum = 0;
         int n = 0;
         for (Named b : Named.values()) {
-            if (isEmpty(b)) continue;
+            if (isEmpty(b, power)) continue;
             // What is 20 dB down is as good as gone; further does not make it worse.
             sum += Math.pow(Math.min(20, Math.abs(bands.get(b.ordinal()).changeDb())), 2);
             n++;

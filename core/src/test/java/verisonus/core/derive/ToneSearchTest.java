@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import verisonus.core.fault.Cancelled;
 import verisonus.core.fault.Progress;
+import verisonus.core.fault.StopAtOnce;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -164,16 +165,7 @@ class ToneSearchTest {
 
     @Test
     void cancellingAtOnceLeavesByTheTypedWay() {
-        Progress stop = new Progress() {
-            @Override
-            public void at(double done, String doing) {}
-
-            @Override
-            public boolean cancelled() {
-                return true;
-            }
-        };
-        assertThatThrownBy(() -> search(DI, options(), stop)).isInstanceOf(Cancelled.class);
+        assertThatThrownBy(() -> search(DI, options(), new StopAtOnce())).isInstanceOf(Cancelled.class);
     }
 
     @Test

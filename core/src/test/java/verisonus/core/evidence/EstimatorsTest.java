@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.fault.Cancelled;
 import verisonus.core.fault.Progress;
+import verisonus.core.fault.StopAtOnce;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Signal;
@@ -249,16 +250,7 @@ class EstimatorsTest {
 
         @Test
         void canBeCancelled() {
-            Progress stop = new Progress() {
-                @Override
-                public void at(double done, String doing) {}
-
-                @Override
-                public boolean cancelled() {
-                    return true;
-                }
-            };
-            assertThatThrownBy(() -> Examination.of(PLAYING, stop)).isInstanceOf(Cancelled.class);
+            assertThatThrownBy(() -> Examination.of(PLAYING, new StopAtOnce())).isInstanceOf(Cancelled.class);
         }
 
         @Test

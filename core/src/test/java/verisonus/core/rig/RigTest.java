@@ -75,6 +75,13 @@ class RigTest {
         assertThat(rig.display(amp, amp.control("gain"), value)).isEqualTo(shown);
     }
 
+    @ParameterizedTest
+    @CsvSource({"89, 89 Hz", "1800, 1.8 kHz", "2239, 2.24 kHz", "5000, 5 kHz", "20000, 20 kHz", "0.42, 0.42 Hz"})
+    void frequenciesAreShownWithThreeDigitsAndNoEmptyOnes(double hz, String shown) {
+        Control c = new Control("x", "Hz", 0.01, 20000, 1000, List.of(), "x");
+        assertThat(c.display(hz)).isEqualTo(shown);
+    }
+
     @Test
     void aRangeNamesItsUnitOnce() {
         Model echo = Gear.model("clean echo");

@@ -41,11 +41,6 @@ class JourneyTest {
             assertThat(EqualLoudness.changeDb(1000, 80, 60)).isCloseTo(0, within(0.01));
             assertThat(EqualLoudness.changeDb(80, 60, 80)).isGreaterThan(3);
         }
-
-        @Test
-        void theThresholdIsLowestWhereEarsAreSharpest() {
-            assertThat(EqualLoudness.thresholdDbSpl(3150)).isLessThan(EqualLoudness.thresholdDbSpl(100) - 20);
-        }
     }
 
     @ParameterizedTest

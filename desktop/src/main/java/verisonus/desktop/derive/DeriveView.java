@@ -18,6 +18,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -33,13 +34,18 @@ import verisonus.desktop.theme.Theme;
 
 /** The derive bench: the chain as a table of ruled scales, and the ledger of what still differs. */
 public final class DeriveView extends BorderPane {
+    private static final double NARROW = 960;
+    private static final int WHY = 5;
+
     private final DeriveModel model;
     private final Theme theme;
+    private boolean tight;
     private final Label verdict = Nodes.wrapped("", "heading");
     private final Label summary = Nodes.wrapped("", "quiet", "small");
     private final Button derive = new Button("Derive");
     private final GridPane table = new GridPane();
     private final LedgerView ledger;
+    private final Label legend;
 
     public DeriveView(DeriveModel model, Theme theme) {
         this.model = model;
@@ -49,7 +55,7 @@ public final class DeriveView extends BorderPane {
         derive.setId("derive");
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
-        HBox schools = schools();
+        FlowPane schools = schools();
         VBox words = Nodes.column(2, verdict, summary);
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
@@ -61,13 +67,14 @@ public final class DeriveView extends BorderPane {
         table.setPadding(new Insets(0, 12, 10, 22));
         BorderPane left = new BorderPane(scroll);
         left.setTop(head);
-        Label legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
+        legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
                 "quiet",
                 "small");
         legend.setPadding(new Insets(4, 0, 6, 22));
         left.setBottom(legend);
         setCenter(left);
         setRight(ledger);
+        widthProperty().subscribe(w -> fitTo(w.doubleValue()));
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         show();
@@ -75,8 +82,8 @@ public final class DeriveView extends BorderPane {
                 || model.desk().work().busy().get()));
     }
 
-    private HBox schools() {
-        HBox box = new HBox(8, derive,
+    private FlowPane schools() {
+        FlowPane box = new FlowPane(8, 6, derive,
                 choice("effort", "how long to search", model.effort(), DeriveModel.Effort.values(), s -> switch (s) {
                     case QUICK -> "quick look";
                     case NORMAL -> "ten seconds";
@@ -121,12 +128,25 @@ public final class DeriveView extends BorderPane {
         return box;
     }
 
+    /** A narrow window keeps settings and locks in sight and leaves out what they rest on, which the tooltips say too. */
+    private void fitTo(double width) {
+        boolean narrow = width < NARROW;
+        ledger.setPrefWidth(narrow ? 290 : 344);
+        ColumnConstraints why = table.getColumnConstraints().get(WHY);
+        why.setPrefWidth(narrow ? 0 : 84);
+        if (narrow != tight) {
+            tight = narrow;
+            show();
+        }
+    }
+
     private void columns() {
-        double[] widths = {96, 96, 136, 64, 92, 84, 42};
+        double[] widths = {96, 100, 136, 64, 96, 84, 44};
         for (int i = 0; i < widths.length; i++) {
             ColumnConstraints c = new ColumnConstraints(widths[i]);
             if (i == 2) {
                 c.setHgrow(Priority.ALWAYS);
+                c.setMinWidth(84);
                 c.setMaxWidth(420);
                 c.setFillWidth(true);
             }
@@ -149,6 +169,7 @@ public final class DeriveView extends BorderPane {
         if (tone.isPresent()) fill(model.settings());
         ledger.show();
         ledger.setVisible(tone.isPresent());
+        legend.setVisible(tone.isPresent());
     }
 
     private static String summary(DerivedTone t) {
@@ -160,6 +181,7 @@ public final class DeriveView extends BorderPane {
     private void fill(List<SettingRow> rows) {
         String[] heads = {"stage", "setting", "least to most", "value", "can move", "rests on", ""};
         for (int i = 0; i < heads.length; i++) {
+            if (tight && i == WHY) continue;
             Label head = Nodes.label(heads[i], "quiet", "small");
             head.setPadding(new Insets(0, 0, 3, 0));
             table.add(head, i, 0);
@@ -193,7 +215,7 @@ public final class DeriveView extends BorderPane {
         table.add(Nodes.label(r.range(model.rig()), "quiet", "small"), 4, line);
         Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
         why.setTooltip(new Tooltip(r.reason().isEmpty() ? r.control().about() : r.reason()));
-        table.add(why, 5, line);
+        if (!tight) table.add(why, WHY, line);
         ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
         lock.getStyleClass().addAll("plain", "small");
         lock.setId("lock-" + r.name().replace('/', '-').replace(' ', '-'));

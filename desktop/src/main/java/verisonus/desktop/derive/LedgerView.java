@@ -56,11 +56,14 @@ final class LedgerView extends BorderPane {
     private VBox line(GapRow r) {
         boolean heard = r.audibility() >= 1;
         Label what = Nodes.label(r.attribute().replace("spectrum ", "").replace('-', '–'), heard ? "strong" : "quiet");
-        Label figures = Nodes.label(figure(r.reference()) + " → " + figure(r.candidate()) + " " + r.unit(), "quiet",
+        Label figures = Nodes.label(
+                figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit()) + " " + r.unit(), "quiet",
                 "small");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Label jnd = Nodes.label(String.format(Locale.ROOT, "%.1f JND", r.audibility()), heard ? "strong" : "quiet");
+        what.setMinWidth(Region.USE_PREF_SIZE);
+        jnd.setMinWidth(Region.USE_PREF_SIZE);
         HBox top = new HBox(10, what, figures, space, jnd);
         top.setAlignment(Pos.BASELINE_LEFT);
         String said = heard ? r.advice() : "below hearing";
@@ -70,8 +73,9 @@ final class LedgerView extends BorderPane {
         return box;
     }
 
-    private static String figure(double v) {
-        return String.format(Locale.ROOT, Math.abs(v) >= 100 ? "%.0f" : Math.abs(v) < 1 ? "%.2f" : "%.1f", v)
-                .replace('-', '−');
+    /** Shares and indices are told apart by their second decimal, all else by the first. */
+    private static String figure(double v, String unit) {
+        boolean share = unit.equals("index") || unit.equals("correlation");
+        return String.format(Locale.ROOT, share ? "%.2f" : "%.1f", v).replace('-', '−');
     }
 }

@@ -23,7 +23,7 @@ final class ScaleView extends Drawing {
         this.row = row;
         this.model = model;
         setFocusTraversable(true);
-        setMinSize(120, 26);
+        setMinSize(84, 26);
         setPrefSize(136, 26);
         setAccessibleText(
                 row.block().model().name() + " " + row.control().name() + ", " + row.display(model.rig()) + ". "

@@ -68,14 +68,19 @@ public final class Desk {
         Optional<CaseEntry> still = open.get().flatMap(o -> cases.stream().map(CaseLine::entry)
                 .filter(c -> c.id() == o.entry().id()).findFirst());
         if (still.isEmpty()) {
+            player.stop();
             open.set(Optional.empty());
+            hand(Sounds.NONE);
+            show(Sounds.NONE);
             if (!cases.isEmpty()) openCase(cases.get(0).entry());
             return;
         }
         OpenCase before = open.get().orElseThrow();
         read(still.get());
         OpenCase now = open.get().orElseThrow();
-        if (!before.media().equals(now.media())) {
+        // Sound that is still on its way is read again with everything that has changed since.
+        boolean loaded = sounds.get() != Sounds.NONE;
+        if (!before.media().equals(now.media()) || !loaded) {
             loadSounds();
         } else if (!before.tone().map(DerivedTone::tone).equals(now.tone().map(DerivedTone::tone))) {
             renderMine();
@@ -105,12 +110,17 @@ public final class Desk {
             progress.step(0.5, "playing mine");
             Optional<Sound> mine = c.tone().flatMap(t -> di.map(d -> render(t, d, progress)));
             Sounds loaded = new Sounds(reference, di, backing, mine, start);
-            player.load(reference, di, start, backing);
-            player.loadMine(mine, start);
+            hand(loaded);
             return loaded;
         }, loaded -> {
             if (isOpen(c)) show(loaded);
         });
+    }
+
+    /** Gives the player what can be heard; matching loudness takes a while, so off the window's thread where there is sound. */
+    private void hand(Sounds s) {
+        player.load(s.reference(), s.di(), s.diStartS(), s.backing());
+        player.loadMine(s.mine(), s.diStartS());
     }
 
     private boolean isOpen(OpenCase c) {
@@ -136,8 +146,9 @@ public final class Desk {
         work.run("Playing mine", progress -> {
             Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, progress)));
             double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
-            player.loadMine(mine, start);
-            return before.withMine(mine, start);
+            Sounds now = before.withMine(mine, start);
+            hand(now);
+            return now;
         }, loaded -> {
             if (isOpen(c)) show(loaded);
         });

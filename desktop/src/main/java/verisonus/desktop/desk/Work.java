@@ -17,6 +17,8 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import verisonus.core.fault.Cancelled;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.OutputFault;
 import verisonus.core.fault.Progress;
 
 /**
@@ -115,7 +117,8 @@ public final class Work implements AutoCloseable {
             } catch (Cancelled e) {
                 window.execute(this::end);
             } catch (RuntimeException e) {
-                LOG.warn("{} failed", title, e);
+                boolean ours = !(e instanceof InputFault || e instanceof OutputFault);
+                if (ours) LOG.warn("{} failed", title, e);
                 window.execute(() -> {
                     end();
                     tell(e);

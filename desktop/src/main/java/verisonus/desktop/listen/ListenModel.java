@@ -23,15 +23,19 @@ public final class ListenModel {
     private final ReadOnlyObjectWrapper<Optional<Course>> course = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Region.Role> role = new SimpleObjectProperty<>(Region.Role.CORE_TONE);
 
+    private Optional<Sound> drawn = Optional.empty();
+
     public ListenModel(Desk desk) {
         this.desk = desk;
         desk.sounds().subscribe(s -> show(s.reference()));
     }
 
     private void show(Optional<Sound> reference) {
+        if (reference.equals(drawn)) return;
+        drawn = reference;
         course.set(Optional.empty());
         reference.ifPresent(r -> desk.work().run("Drawing the recording", _ -> Course.of(r, STEPS), made -> {
-            if (desk.sounds().get().reference().equals(Optional.of(r))) course.set(Optional.of(made));
+            if (drawn.equals(Optional.of(r))) course.set(Optional.of(made));
         }));
     }
 

@@ -124,7 +124,7 @@ public final class ListeningBar extends HBox {
         slider.setAccessibleText("listening level");
         slider.setTooltip(
                 new Tooltip("Loud playing harms hearing: 85 dBA is safe for 8 hours a day, half as long for every"
-                        + " 3 dB more. Keys: + and −"));
+                        + " 3 dB more. Keys: Ctrl+Up and Ctrl+Down"));
         slider.setPrefWidth(150);
         Label words = Nodes.label("", "small");
         words.setId("level-words");

@@ -7,6 +7,7 @@ import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
@@ -101,6 +102,7 @@ public final class ShellView extends StackPane {
         find.setTooltip(new Tooltip("every command by name (Ctrl+K)"));
         find.setOnAction(_ -> openFinder());
         VBox corner = Nodes.column(0, night, find);
+        corner.setMinWidth(Region.USE_PREF_SIZE);
         corner.setAlignment(javafx.geometry.Pos.TOP_RIGHT);
         HBox header = new HBox(16, words, space, new ThreadView(desk), corner);
         header.setPadding(new Insets(12, 12, 8, 22));
@@ -128,8 +130,8 @@ public final class ShellView extends StackPane {
         out.add(Command.of("Hear it in the mix on or off", "", () -> {
             if (desk.player().hasBacking().get()) desk.player().inTheMix().set(!desk.player().inTheMix().get());
         }));
-        out.add(Command.of("Louder by 1 dB", "Plus", () -> desk.player().step(1)));
-        out.add(Command.of("Softer by 1 dB", "Minus", () -> desk.player().step(-1)));
+        out.add(Command.of("Louder by 1 dB", "Ctrl+Up", () -> desk.player().step(1)));
+        out.add(Command.of("Softer by 1 dB", "Ctrl+Down", () -> desk.player().step(-1)));
         out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
@@ -171,7 +173,15 @@ public final class ShellView extends StackPane {
         if (e.getCode() == KeyCode.ESCAPE) desk.work().dismissFault();
         note.setVisible(false);
         boolean typing = e.getTarget() instanceof TextInputControl;
-        if (typing && !e.isControlDown() && e.getCode() != KeyCode.F1) return;
+        // A field keeps its own keys, its undo among them; only the finder and F1 reach through.
+        boolean reaches = e.getCode() == KeyCode.F1 || e.isControlDown() && e.getCode() == KeyCode.K;
+        if (typing && !reaches) return;
+        // Space plays, so Enter is what presses the button under focus.
+        if (e.getCode() == KeyCode.ENTER && e.getTarget() instanceof ButtonBase b) {
+            e.consume();
+            b.fire();
+            return;
+        }
         for (Command c : commands) {
             if (c.keys().filter(k -> k.match(e)).isPresent()) {
                 e.consume();

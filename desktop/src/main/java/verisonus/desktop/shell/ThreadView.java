@@ -22,6 +22,7 @@ final class ThreadView extends HBox {
         this.desk = desk;
         getStyleClass().add("thread-view");
         setAlignment(Pos.TOP_LEFT);
+        setMinWidth(USE_PREF_SIZE);
         desk.open().subscribe(this::show);
         desk.bench().subscribe(this::show);
         show();
@@ -33,8 +34,8 @@ final class ThreadView extends HBox {
             if (b.ordinal() > 0) {
                 Region line = new Region();
                 line.getStyleClass().add("thread-line");
-                line.setMinSize(34, 1);
-                line.setMaxSize(34, 1);
+                line.setMinSize(26, 1);
+                line.setMaxSize(26, 1);
                 StackPane holder = new StackPane(line);
                 holder.setMinHeight(26);
                 holder.setMaxHeight(26);
@@ -60,6 +61,7 @@ final class ThreadView extends HBox {
         box.setAlignment(Pos.TOP_CENTER);
         Button button = Nodes.plain("");
         button.setGraphic(box);
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.setId("bench-" + b.name().toLowerCase(Locale.ROOT));
         String word = standing.name().toLowerCase(Locale.ROOT);
         button.setAccessibleText("bench " + b.words() + ", " + word);

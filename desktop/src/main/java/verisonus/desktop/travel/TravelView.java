@@ -20,6 +20,7 @@ import verisonus.core.travel.BandChange;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;
 import verisonus.core.travel.Travelled;
+import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Nodes;
 
 /** The travel bench: systems against bands as figures with signs, the worst first, and what to turn. */
@@ -50,25 +51,30 @@ public final class TravelView extends BorderPane {
         HBox levels = new HBox(10, Nodes.label("heard at", "quiet"), slider, level);
         levels.setAlignment(Pos.CENTER_LEFT);
         setPadding(new Insets(14, 22, 10, 22));
-        setTop(Nodes.column(8, heading,
+        VBox explained = Nodes.column(8,
                 Nodes.label(
                         "dB against a flat loudspeaker at the level the tone was made at (75 dB SPL), loudness matched",
                         "quiet", "small"),
-                levels));
+                levels);
+        setTop(Nodes.column(8, heading, explained));
         table.setPadding(new Insets(14, 0, 14, 0));
         table.setHgap(10);
         VBox body = Nodes.column(6, table, Nodes.label("What to turn", "strong"), advice);
         ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);
         setCenter(scroll);
+        model.travelled().map(t -> !t.isEmpty()).subscribe(any -> {
+            explained.setVisible(any);
+            scroll.setVisible(any);
+        });
         columns();
         model.travelled().subscribe(this::show);
     }
 
     private void columns() {
-        table.getColumnConstraints().add(new ColumnConstraints(210));
+        table.getColumnConstraints().add(new ColumnConstraints(170));
         for (int i = 0; i < 7; i++) {
-            ColumnConstraints c = new ColumnConstraints(92);
+            ColumnConstraints c = new ColumnConstraints(80);
             c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }
@@ -96,7 +102,7 @@ public final class TravelView extends BorderPane {
         int column = 1;
         for (BandChange b : sorted.get(0).bands()) {
             VBox head = Nodes.column(0, Nodes.label(b.name(), "small"),
-                    Nodes.label(String.format(Locale.ROOT, "%.0f–%.0f Hz", b.fromHz(), b.toHz()), "small", "quiet"));
+                    Nodes.label(span(b), "small", "quiet"));
             head.setAlignment(Pos.BOTTOM_RIGHT);
             table.add(head, column++, 0);
         }
@@ -116,7 +122,7 @@ public final class TravelView extends BorderPane {
         }
         table.add(Nodes.label(signed(t.loudnessChangeDb()), "quiet"), column, line);
         Label system = Nodes.label(t.system().name(), "quiet");
-        system.setMinWidth(210);
+        system.setMinWidth(170);
         String said = t.advice().isEmpty() ? "nothing" : String.join("; ", t.advice());
         String gap = String.join("; ", t.findings().stream().filter(f -> f.startsWith("against")).toList());
         VBox words = Nodes.column(1, Nodes.wrapped(said));
@@ -125,6 +131,11 @@ public final class TravelView extends BorderPane {
         HBox.setHgrow(words, Priority.ALWAYS);
         advice.getChildren().add(row);
         row.setMinHeight(Region.USE_PREF_SIZE);
+    }
+
+    private static String span(BandChange b) {
+        if (b.toHz() <= 1000) return String.format(Locale.ROOT, "%.0f–%.0f Hz", b.fromHz(), b.toHz());
+        return AxisTicks.number(b.fromHz() / 1000) + "–" + AxisTicks.number(b.toHz() / 1000) + " kHz";
     }
 
     private static String signed(double db) {

@@ -103,10 +103,24 @@ class DeskTest {
         }
 
         @Test
+        void whileSoundIsOnItsWayLosesNone() {
+            fixture.book().renameCase(fixture.open().entry().id(), "Renamed");
+            fixture.desk().addCase("Another");
+            fixture.desk().openCase(desk().cases().get(0).entry());
+            desk().undo();
+            desk().undo();
+            fixture.settle();
+            assertThat(fixture.open().entry().name()).isEqualTo("Test Case");
+            assertThat(desk().sounds().get().reference()).isPresent();
+            assertThat(desk().player().has(Source.DI)).isTrue();
+        }
+
+        @Test
         void ofTheOpenCaseLeavesADeskWithoutOne() {
             while (desk().undo().isPresent()) fixture.settle();
             assertThat(desk().cases()).isEmpty();
             assertThat(desk().open().get()).isEmpty();
+            assertThat(desk().player().has(Source.REFERENCE)).isFalse();
         }
     }
 

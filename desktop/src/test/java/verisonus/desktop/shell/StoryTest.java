@@ -223,6 +223,16 @@ class StoryTest {
     }
 
     @Test
+    @Order(10)
+    void enterPressesTheButtonUnderFocus() throws Exception {
+        Node listen = find("#bench-listen");
+        robot.interact(listen::requestFocus);
+        robot.type(KeyCode.ENTER);
+        waitFor(() -> desk.bench().get() == Bench.LISTEN);
+        assertThat(desk.player().playing().get()).isFalse();
+    }
+
+    @Test
     @Order(9)
     void everythingIsFoundByName() throws Exception {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
