@@ -60,6 +60,13 @@ class CommandsTest {
         }
 
         @Test
+        void printsATableOnDemand() throws Exception {
+            Shell s = Shell.run("measure", playing, "--csv");
+            assertThat(s.status()).isZero();
+            assertThat(s.out()).startsWith("topic,present,finding,remark,confidence,reason,player").contains("Echo,");
+        }
+
+        @Test
         void readsAsSentencesForPeople() throws Exception {
             Shell s = Shell.run("measure", playing);
             assertThat(s.status()).isZero();

@@ -21,17 +21,24 @@ import verisonus.demo.Takes;
 
 /** Makes the weights of the saturation index, and says how well they do on performances they were not made from. */
 final class SaturationTraining {
-    private static final double LAMBDA = 3;
+    private static final double LAMBDA = 150;
     private static final double CLIP = 3;
     private static final int SEEDS = 14;
 
     private SaturationTraining() {}
 
-    private record Sample(int performance, double driveDb, double[] features) {}
+    private record Sample(int performance, double driveDb, double[] features, double[] paired) {}
 
-    /** @param args where the weights go */
+    /** @param args the folder that the weights go to */
     public static void main(String[] args) throws IOException {
         List<Sample> samples = samples();
+        train(Path.of(args[0]).resolve("saturation-weights.csv"), samples);
+        train(Path.of(args[0]).resolve("saturation-paired.csv"), samples.stream()
+                .map(s -> new Sample(s.performance, s.driveDb, s.paired, s.paired)).toList());
+    }
+
+    private static void train(Path file, List<Sample> samples) throws IOException {
+        System.out.println(file.getFileName());
         double[] mean = new double[samples.get(0).features.length];
         double[] deviation = new double[mean.length];
         for (int i = 0; i < mean.length; i++) {
@@ -43,7 +50,7 @@ final class SaturationTraining {
         }
         crossValidate(samples, mean, deviation);
         double[] weights = fit(samples, mean, deviation);
-        Files.writeString(Path.of(args[0]), "# means, deviations, weights (constant, each feature, each square)\n"
+        Files.writeString(file, "# means, deviations, weights (constant, each feature, each square)\n"
                 + line(mean) + line(deviation) + line(weights));
     }
 
@@ -55,7 +62,8 @@ final class SaturationTraining {
     private static List<Sample> samples() {
         return IntStream.range(0, Takes.Style.values().length * SEEDS).parallel().boxed().flatMap(p -> {
             Takes.Style style = Takes.Style.values()[p % Takes.Style.values().length];
-            Sound dry = Takes.take(style, 1000 + p, 8);
+            Sound dry = Takes.known(style, 1000 + p, 8).sound();
+            double[] played = SaturationFeatures.of(dry);
             SplittableRandom random = new SplittableRandom(p);
             List<Sample> out = new ArrayList<>();
             int clipper = random.nextInt(4);
@@ -63,7 +71,7 @@ final class SaturationTraining {
             double lift = 7 * random.nextDouble();
             double liftHz = 800 + 2700 * random.nextDouble();
             double tilt = 8 * (random.nextDouble() - 0.5);
-            int after = random.nextInt(4);
+            int after = random.nextInt(5);
             boolean speaker = random.nextInt(5) > 0;
             double echoS = 0.2 + 0.3 * random.nextDouble();
             for (double drive = -3; drive <= 33; drive += 3) {
@@ -73,7 +81,9 @@ final class SaturationTraining {
                     new Biquad.Section(Biquad.peak(liftHz, lift, 0.8, 48000)).process(x, 0, x.length);
                 }
                 if (after == 1) echo(x, echoS);
-                out.add(new Sample(p, drive, SaturationFeatures.of(Sound.mono(x, 48000))));
+                if (after == 2) x = Effects.reverb(x, echoS * 4, 0, -12, new SplittableRandom(p + 7L));
+                double[] f = SaturationFeatures.of(Sound.mono(x, 48000));
+                out.add(new Sample(p, drive, f, SaturationFeatures.against(f, played)));
             }
             return out.stream();
         }).toList();

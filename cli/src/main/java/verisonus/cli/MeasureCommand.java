@@ -11,6 +11,8 @@ import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.words.EvidenceSentences;
+import verisonus.casebook.words.FindingsCsv;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
@@ -35,6 +37,9 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--json", description = "print one JSON document")
     private boolean json;
 
+    @Option(names = "--csv", description = "print the findings as a table, one a row")
+    private boolean csv;
+
     @Override
     public Integer call() {
         Path file = java.util.Objects.requireNonNull(audio);
@@ -55,6 +60,8 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
                     whole.durationS(), evidence);
             paired.ifPresent(p -> p.gained().forEach(out.putArray("gained_from_di")::add));
             System.out.println(Json.text(out));
+        } else if (csv) {
+            System.out.print(FindingsCsv.write(EvidenceSentences.of(evidence), _ -> ""));
         } else {
             new EvidenceText(evidence).lines().forEach(System.out::println);
             paired.ifPresent(p -> System.out.println(p.gained().isEmpty()

@@ -20,7 +20,7 @@ final class DemoBuild {
             Sound di = r.di();
             write(folder, r, "reference", reference);
             write(folder, r, "di", di);
-            if (r == Recipe.SALT_AND_STATIC) write(folder, r, "backing", r.backing());
+            if (r.hasBacking()) write(folder, r, "backing", r.backing());
             if (r == Recipe.GLASS_HARBOUR) {
                 ExecutorService workers = Executors.newFixedThreadPool(2);
                 Files.writeString(folder.resolve("glass-harbour-tone.json"),

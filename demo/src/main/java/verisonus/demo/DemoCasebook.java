@@ -28,7 +28,7 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.fault.Progress;
 import verisonus.core.sound.Sound;
 
-/** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. One case is derived, one is left to be. */
+/** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. One case is derived, four are left to be. */
 public final class DemoCasebook {
     /** What the casebook's file is called. */
     public static final String FILE_NAME = "nine-lanterns.casebook";
@@ -36,6 +36,9 @@ public final class DemoCasebook {
     private static final double GLASS_TO_S = 11.5;
     /** Where the guitar stands alone in the case that is left to be derived. */
     private static final double ALONE_TO_S = 4.8;
+    private static final double LANTERN_TO_S = 13.5;
+    private static final double WINTER_ALONE_TO_S = 2.3;
+    private static final double COMET_TO_S = 16.5;
 
     private DemoCasebook() {}
 
@@ -50,8 +53,20 @@ public final class DemoCasebook {
                     DerivedToneJson.read("demo",
                             new String(DemoParts.bytes("glass-harbour-tone.json"), StandardCharsets.UTF_8)),
                     "Derived a tone for Glass Harbour");
+            addCase(book, Recipe.LANTERN_STREET,
+                    "The street lamps come on. Near break-up, sways; something wide hides in it.",
+                    0.2, LANTERN_TO_S);
             addCase(book, Recipe.SALT_AND_STATIC, "The chase. Hard picking, one microphone in the room, a band on top.",
                     0.2, ALONE_TO_S);
+            long winter = addCase(book, Recipe.WINTER_KIOSK, "The locked door. Tight, gated, covered but for one bar.",
+                    0.2,
+                    WINTER_ALONE_TO_S);
+            // An earlier record of the same artist: what stays is the signature.
+            long earlier = addMedium(book, winter, Medium.Role.REFERENCE, Recipe.SALT_AND_STATIC, "reference");
+            book.addRegion(earlier, Region.Role.CORE_TONE, 0.2, ALONE_TO_S);
+            addCase(book, Recipe.SLOW_COMET, "The last scene. A lead with dark repeats and a hall that answers late.",
+                    0.2,
+                    COMET_TO_S);
         }
     }
 
@@ -75,7 +90,7 @@ public final class DemoCasebook {
         long id = book.addCase(recipe.title(), recipe.artist(), note);
         long reference = addMedium(book, id, Medium.Role.REFERENCE, recipe, "reference");
         addMedium(book, id, Medium.Role.DI, recipe, "di");
-        if (recipe == Recipe.SALT_AND_STATIC) addMedium(book, id, Medium.Role.BACKING, recipe, "backing");
+        if (recipe.hasBacking()) addMedium(book, id, Medium.Role.BACKING, recipe, "backing");
         long region = book.addRegion(reference, Region.Role.CORE_TONE, fromS, toS);
         if (recipe == Recipe.GLASS_HARBOUR) book.keepMeasurement(region, measured(recipe, fromS, toS));
         return id;

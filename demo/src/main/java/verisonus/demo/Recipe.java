@@ -86,22 +86,90 @@ enum Recipe {
 
         @Override
         Sound backing() {
-            float[] track = new float[(int) (LENGTH_S * Renderer.RATE_HZ)];
-            Drums drums = new Drums(track, 51);
-            double beat = 60 / bpm();
-            for (int b = 4 * ALONE_BARS; b < 4 * BARS; b++) {
-                double at = 0.3 + b * beat;
-                if (b % 2 == 0) drums.kick(at, 0.30);
-                if (b % 4 == 3) drums.kick(at + beat / 2, 0.26);
-                if (b % 2 == 1) drums.snare(at, 0.22);
-                drums.hat(at, 0.10);
-                drums.hat(at + beat / 2, 0.07);
-            }
-            Sound bass = new Player(5, 0.05, 52).play(Phrases.bassLine(bpm(), ALONE_BARS, BARS), Instrument.BASS,
-                    LENGTH_S);
-            float[] low = bass.mid();
-            for (int i = 0; i < track.length; i++) track[i] += 0.45f * low[i];
-            return Sound.mono(track, Renderer.RATE_HZ);
+            return band(bpm(), ALONE_BARS, BARS, 51);
+        }
+    },
+    /** A small combo near break-up that sways in level, and a wide quiet chorus beside it; short spring. */
+    LANTERN_STREET("Lantern Street", "The Brass Herons, “Lantern Street”", 92) {
+        @Override
+        Tone truth() {
+            return new Tone(title(), List.of(
+                    Block.of("mid-forward crunch").with("gain", 2.6).with("bass", 4.5).with("mid", 5.2)
+                            .with("treble", 5.8)
+                            .with("presence", 4.5).with("master", 3.8).with("sag", 6),
+                    Block.of("1×12 open"), Block.of("dynamic microphone").with("position", 40).with("distance", 12),
+                    Block.of("plain hall").with("decay", 0.9).with("pre-delay", 0).with("mix", 10)));
+        }
+
+        @Override
+        Sound reference() {
+            float[] played = played(truth(), new Player(6, 0.06, 61).play(Phrases.comboChords(bpm(), 5),
+                    Instrument.SINGLE_COIL, 14.2).mid());
+            return loud(RecordEffects.wideChorus(RecordEffects.tremolo(played, 4.1, 0.45), 0.8, 14, 2.2, -13), -19);
+        }
+
+        @Override
+        Sound di() {
+            return new Player(8, 0.07, 62).play(Phrases.comboChords(bpm(), 5), Instrument.HUMBUCKER, 14.2);
+        }
+    },
+    /** Tight and saturated with the mids up; gated, its highs trimmed before the clipper; covered by the band but for a bar. */
+    WINTER_KIOSK("Winter Kiosk", "Juno Tesk, “Winter Kiosk”", 118) {
+        @Override
+        Tone truth() {
+            return new Tone(title(), List.of(
+                    Block.of("tight saturated").with("gain", 6.2).with("bass", 4.4).with("mid", 7.2).with("treble", 5.4)
+                            .with("presence", 5).with("master", 4.2).with("sag", 1.5),
+                    Block.of("4×12 closed"), Block.of("dynamic microphone").with("position", 20).with("distance", 4)));
+        }
+
+        @Override
+        Sound reference() {
+            float[] in = new Player(3, 0.04, 71).play(Phrases.tightRiff(bpm(), 6), Instrument.HUMBUCKER, 13.0).mid();
+            float[] guitar = loud(Sound.mono(played(truth(), RecordEffects.trimmed(RecordEffects.gate(in, -38), 3200)),
+                    Renderer.RATE_HZ), -19).mid();
+            float[] band = backing().mid();
+            float[] both = new float[guitar.length];
+            for (int i = 0; i < both.length; i++) both[i] = guitar[i] + (i < band.length ? band[i] : 0);
+            return Sound.mono(both, Renderer.RATE_HZ).gained(-2);
+        }
+
+        @Override
+        Sound di() {
+            return new Player(6, 0.05, 72).play(Phrases.tightRiff(bpm(), 6), Instrument.SINGLE_COIL, 13.0);
+        }
+
+        @Override
+        Sound backing() {
+            return band(bpm(), 1, 6, 75);
+        }
+    },
+    /** A lead with dark repeats whose time sways and whose level a pedal rides, before a hall that answers late. */
+    SLOW_COMET("Slow Comet", "Ilse Korrin, “Slow Comet”", 76) {
+        @Override
+        Tone truth() {
+            return new Tone(title(), List.of(Block.of("mid-hump overdrive").with("drive", 3.5).with("level", 6.5),
+                    Block.of("mid-forward crunch").with("gain", 5.8).with("bass", 4).with("mid", 6.4)
+                            .with("treble", 5.4)
+                            .with("presence", 4).with("master", 4.6).with("sag", 4),
+                    Block.of("2×12 open"), Block.of("ribbon microphone").with("position", 35).with("distance", 10),
+                    Block.of("plain hall").with("decay", 2.3).with("pre-delay", 60).with("mix", 14)));
+        }
+
+        @Override
+        Sound reference() {
+            List<Block> blocks = truth().blocks();
+            Tone core = new Tone(title(), blocks.subList(0, blocks.size() - 1));
+            float[] dry = played(core,
+                    new Player(7, 0.05, 81).play(Phrases.leadLine(bpm()), Instrument.HUMBUCKER, 17).mid());
+            float[] echoed = RecordEffects.riddenEcho(dry, 45000 / bpm(), 0.38, 1900, 0.9, -16, -8);
+            Tone hall = new Tone(title(), blocks.subList(blocks.size() - 1, blocks.size()));
+            return loud(Renderer.render(hall, Sound.mono(echoed, Renderer.RATE_HZ), Quality.FINAL, Progress.NONE), -19);
+        }
+
+        @Override
+        Sound di() {
+            return new Player(9, 0.06, 82).play(Phrases.leadLine(bpm()), Instrument.SINGLE_COIL, 17);
         }
     };
 
@@ -143,6 +211,35 @@ enum Recipe {
     /** The band without the guitar; silent where the guitar is alone anyway. */
     Sound backing() {
         return Sound.mono(new float[Renderer.RATE_HZ], Renderer.RATE_HZ);
+    }
+
+    /** Whether a band plays on the recording. */
+    boolean hasBacking() {
+        return this == SALT_AND_STATIC || this == WINTER_KIOSK;
+    }
+
+    private static float[] played(Tone tone, float[] di) {
+        return Renderer.render(tone, Sound.mono(di, Renderer.RATE_HZ), Quality.FINAL, Progress.NONE).mid();
+    }
+
+    /** Drums and bass from a bar on. */
+    private static Sound band(double bpm, int fromBar, int bars, long seed) {
+        float[] track = new float[(int) (LENGTH_S * Renderer.RATE_HZ)];
+        Drums drums = new Drums(track, seed);
+        double beat = 60 / bpm;
+        for (int b = 4 * fromBar; b < 4 * bars; b++) {
+            double at = 0.3 + b * beat;
+            if (b % 2 == 0) drums.kick(at, 0.30);
+            if (b % 4 == 3) drums.kick(at + beat / 2, 0.26);
+            if (b % 2 == 1) drums.snare(at, 0.22);
+            drums.hat(at, 0.10);
+            drums.hat(at + beat / 2, 0.07);
+        }
+        Sound bass = new Player(5, 0.05, seed + 1).play(Phrases.bassLine(bpm, fromBar, bars), Instrument.BASS,
+                LENGTH_S);
+        float[] low = bass.mid();
+        for (int i = 0; i < track.length; i++) track[i] += 0.45f * low[i];
+        return Sound.mono(track, Renderer.RATE_HZ);
     }
 
     private static Sound panned(float[] first, float[] second, double apart) {

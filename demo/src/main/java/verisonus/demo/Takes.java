@@ -9,23 +9,50 @@ import verisonus.core.sound.Sound;
 public final class Takes {
     /** How it is played. */
     public enum Style {
-        LEAD, RIFF, CHUG, ARPEGGIO, STRUM, STABS
+        LEAD, RIFF, CHUG, ARPEGGIO, STRUM, STABS, PATTERN
     }
 
     private static final int[] SCALE = {0, 3, 5, 7, 10, 12, 15};
 
     private Takes() {}
 
+    /**
+     * A take and what is true of it.
+     *
+     * @param bpm quarter notes a minute
+     * @param centsOff tuning against 440 Hz
+     */
+    public record Take(Sound sound, double bpm, double centsOff) {}
+
     /** A take of about this length; the same seed gives the same take. */
     public static Sound take(Style style, long seed, double lengthS) {
         SplittableRandom random = new SplittableRandom(seed);
-        double bpm = 75 + 85 * random.nextDouble();
-        List<Note> phrase = new ArrayList<>();
-        double eighth = 30 / bpm;
-        for (double t = 0.2; t < lengthS - 0.5;) t += add(style, t, eighth, random, phrase);
+        List<Note> phrase = phrase(style, random, lengthS);
         boolean human = random.nextInt(3) > 0;
         Instrument instrument = random.nextBoolean() ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER;
         return new Player(human ? 6 : 0, human ? 0.06 : 0, seed + 1).play(phrase, instrument, lengthS);
+    }
+
+    /** The same playing on one of two instruments that share no code: odd seeds are summed from partials. */
+    public static Take known(Style style, long seed, double lengthS) {
+        double bpm = bpm(new SplittableRandom(seed));
+        if (seed % 2 == 0) return new Take(take(style, seed, lengthS), bpm, 0);
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Note> phrase = phrase(style, random, lengthS);
+        boolean human = random.nextInt(3) > 0;
+        PartialsPlayer player = new PartialsPlayer(seed + 1);
+        return new Take(player.play(phrase, lengthS, human ? 6 : 0, human ? 0.06 : 0), bpm, player.centsOff());
+    }
+
+    private static double bpm(SplittableRandom random) {
+        return 75 + 85 * random.nextDouble();
+    }
+
+    private static List<Note> phrase(Style style, SplittableRandom random, double lengthS) {
+        double eighth = 30 / bpm(random);
+        List<Note> phrase = new ArrayList<>();
+        for (double t = 0.2; t < lengthS - 0.5;) t += add(style, t, eighth, random, phrase);
+        return phrase;
     }
 
     /** Adds what comes next. @return how long it takes */
@@ -63,6 +90,22 @@ public final class Takes {
             case STRUM -> {
                 chord(t, eighth * (random.nextInt(3) == 0 ? 2 : 0.95), hard, random, out);
                 yield eighth * (1 + random.nextInt(2));
+            }
+            case PATTERN -> {
+                // Eight steps that are played over and over, as a riff is.
+                boolean[] hit = new boolean[8];
+                for (int i = 0; i < 8; i++) hit[i] = i == 0 || random.nextInt(5) < 3;
+                int[] frets = {0, random.nextInt(5), random.nextInt(8)};
+                boolean muted = random.nextBoolean();
+                int times = 2 + random.nextInt(3);
+                for (int n = 0; n < 8 * times; n++) {
+                    if (!hit[n % 8]) continue;
+                    double at = t + n * eighth;
+                    out.add(new Note(at, eighth * 0.8, 0, frets[n % 3], hard, muted && n % 8 != 0));
+                    if (n % 8 == 0 || !muted)
+                        out.add(new Note(at + 0.003, eighth * 0.8, 1, frets[n % 3] + 2, hard, false));
+                }
+                yield 8 * times * eighth;
             }
             case STABS -> {
                 chord(t, eighth * 0.5, hard, random, out);

@@ -17,6 +17,9 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.core.evidence.EchoEstimator;
 import verisonus.core.evidence.EchoReading;
+import verisonus.core.evidence.Isolation;
+import verisonus.core.evidence.ModulationEstimator;
+import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.TempoEstimator;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
@@ -113,15 +116,42 @@ class DemoTest {
         }
 
         @Test
-        void hasOneCaseDerivedAndOneLeftToDerive() {
+        void hasOneCaseDerivedAndFourLeftToDerive() {
             try (Casebook book = written()) {
                 List<CaseEntry> cases = book.cases();
-                assertThat(cases).extracting(CaseEntry::name).containsExactly("Glass Harbour", "Salt and Static");
+                assertThat(cases).extracting(CaseEntry::name).containsExactly("Glass Harbour", "Lantern Street",
+                        "Salt and Static", "Winter Kiosk", "Slow Comet");
                 assertThat(book.tone(cases.get(0).id())).isPresent();
-                assertThat(book.tone(cases.get(1).id())).isEmpty();
-                assertThat(book.media(cases.get(1).id())).extracting(Medium::role).containsExactly(
+                for (CaseEntry c : cases.subList(1, 5)) assertThat(book.tone(c.id())).isEmpty();
+                assertThat(book.media(cases.get(2).id())).extracting(Medium::role).containsExactly(
                         Medium.Role.REFERENCE, Medium.Role.DI, Medium.Role.BACKING);
             }
+        }
+
+        @Test
+        void anEarlierRecordOfTheSameArtistStandsBeside() {
+            try (Casebook book = written()) {
+                List<Medium> media = book.media(book.cases().get(3).id());
+                assertThat(media).filteredOn(m -> m.role() == Medium.Role.REFERENCE).hasSize(2)
+                        .allSatisfy(m -> assertThat(book.regions(m.id())).hasSize(1));
+            }
+        }
+
+        @Test
+        void theComboSwaysInLevelAtTheRateOfItsRecipe() {
+            Sound s = SoundReader.decode("reference",
+                    DemoParts.bytes(DemoParts.fileName(Recipe.LANTERN_STREET, "reference"))).sound();
+            ModulationReading m = ModulationEstimator.estimate(s).value().orElseThrow();
+            assertThat(m.kind()).isEqualTo(ModulationReading.Kind.TREMOLO);
+            assertThat(m.rateHz().orElseThrow()).isCloseTo(4.1, within(0.05));
+        }
+
+        @Test
+        void theQuietChorusShowsOnlyAtTheSides() {
+            Sound s = SoundReader.decode("reference",
+                    DemoParts.bytes(DemoParts.fileName(Recipe.LANTERN_STREET, "reference"))).sound();
+            double sides = 20 * Math.log10(Isolation.SIDE.of(s).rms() / Isolation.CENTRE.of(s).rms());
+            assertThat(sides).isBetween(-22.0, -6.0);
         }
 
         @Test

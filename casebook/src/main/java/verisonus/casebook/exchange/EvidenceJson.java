@@ -1,8 +1,18 @@
 package verisonus.casebook.exchange;
 
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.ToDoubleFunction;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import verisonus.core.evidence.CabinetReading;
+import verisonus.core.evidence.Circumstances;
+import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.DynamicsReading;
 import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
@@ -10,10 +20,15 @@ import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.HumReading;
 import verisonus.core.evidence.LevelReading;
 import verisonus.core.evidence.ModulationReading;
+import verisonus.core.evidence.PickupReading;
+import verisonus.core.evidence.PlayedNote;
 import verisonus.core.evidence.Presence;
 import verisonus.core.evidence.ReverbReading;
 import verisonus.core.evidence.SpectrumReading;
 import verisonus.core.evidence.StereoReading;
+import verisonus.core.evidence.TempoCourse;
+import verisonus.core.evidence.Trait;
+import verisonus.core.evidence.Word;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.plan.Repeats;
 
@@ -32,6 +47,9 @@ public final class EvidenceJson {
         ObjectNode region = out.putObject("region");
         Json.put(region, "from_s", fromS, 3);
         Json.put(region, "to_s", toS, 3);
+        ObjectNode studied = out.putObject("studied");
+        Json.put(studied, "from_s", fromS + e.excerpt().fromS(), 3);
+        Json.put(studied, "to_s", fromS + e.excerpt().toS(), 3);
         ObjectNode format = out.putObject("format").put("sample_rate_hz", rateHz).put("channels", e.channels());
         Json.put(format, "duration_s", fileDurationS, 4);
         findings(out, e);
@@ -62,6 +80,88 @@ public final class EvidenceJson {
         reverb(out.putObject("reverb"), e.reverb());
         modulation(out.putObject("modulation"), e.modulation());
         stereo(out.putObject("stereo"), e.stereo());
+        circumstances(out, e);
+    }
+
+    private static void circumstances(ObjectNode out, Evidence e) {
+        Circumstances c = e.circumstances();
+        ObjectNode company = out.putObject("company");
+        Json.put(company, "probability", c.company().probability(), 2);
+        Json.put(company, "pan_degrees", c.company().panDegrees(), 1);
+        ObjectNode cabinet = out.putObject("cabinet");
+        presence(cabinet, c.cabinet());
+        Json.put(cabinet, "fall_db_per_octave", number(c.cabinet(), CabinetReading::fallDbPerOctave), 1);
+        Json.put(cabinet, "corner_hz", number(c.cabinet(), CabinetReading::cornerHz), 0);
+        ObjectNode taken = out.putObject("taken_at");
+        taken.put("place", c.takenAt().value().map(t -> t.name().toLowerCase(Locale.ROOT).replace('_', ' '))
+                .orElse(null));
+        confidence(taken, c.takenAt());
+        ObjectNode pickup = out.putObject("pickup");
+        pickup.put("character", c.pickup().value().map(v -> v.bright() ? "bright" : "dark").orElse(null));
+        Json.put(pickup, "bite_db", number(c.pickup(), PickupReading::biteDb), 1);
+        confidence(pickup, c.pickup());
+        ObjectNode clipping = out.putObject("clipping");
+        Json.put(clipping, "lopsided_db", c.clipping().lopsidedDb(), 2);
+        Json.put(clipping, "bass_leads", c.clipping().bassLeads(), 3);
+        ObjectNode gate = out.putObject("gate");
+        presence(gate, c.control().gate());
+        ObjectNode compressor = out.putObject("compressor");
+        presence(compressor, c.control().compressor());
+        Json.put(compressor, "narrower_db", number(c.control().compressor(), v -> v), 1);
+        ObjectNode width = out.putObject("width");
+        width.put("kind", c.width().value().map(v -> v.kind().name().toLowerCase(Locale.ROOT)).orElse(null));
+        confidence(width, c.width());
+        ObjectNode pulse = out.putObject("tempo_course");
+        pulse.set("at_s", Json.array(c.pulse().map(TempoCourse::atS).orElse(new double[0]), 2));
+        pulse.set("bpm", Json.array(c.pulse().map(TempoCourse::bpm).orElse(new double[0]), 2));
+        Json.put(pulse, "drift_percent", c.pulse().filter(p -> p.bpm().length > 2)
+                .map(p -> OptionalDouble.of(p.driftPercent())).orElse(OptionalDouble.empty()), 2);
+        ArrayNode notes = out.putArray("notes");
+        for (PlayedNote n : c.notes()) {
+            ObjectNode note = notes.addObject();
+            Json.put(note, "at_s", n.atS(), 3);
+            Json.put(note, "strength", n.strength(), 2);
+            note.put("by_echo", n.byEcho());
+        }
+        ArrayNode words = out.putArray("words");
+        for (Word.Fit f : Word.fitting(Word.shipped(), Trait.of(e))) {
+            ObjectNode word = words.addObject().put("word", f.word().name());
+            Json.put(word, "strength", f.strength(), 2);
+        }
+        ObjectNode claims = out.putObject("claims");
+        for (Claim.Says says : Claim.Says.values()) {
+            Claim.Judgement j = new Claim(says, "", Claim.Certainty.LIKELY).judge(e);
+            claims.putObject(says.name().toLowerCase(Locale.ROOT)).put("says", says.words())
+                    .put("verdict", j.verdict().words()).put("why", j.why());
+        }
+        ObjectNode traits = out.putObject("traits");
+        Trait.of(e).forEach((t, v) -> Json.put(traits, t.name().toLowerCase(Locale.ROOT), v, 2));
+    }
+
+    /** Traits of a document that {@link #write} made; what it does not hold is left out. */
+    public static Map<Trait, Double> traits(String name, String document) {
+        Map<Trait, Double> out = new EnumMap<>(Trait.class);
+        JsonNode node = Json.parse(name, document).path("traits");
+        for (Trait t : Trait.values()) {
+            JsonNode v = node.path(t.name().toLowerCase(Locale.ROOT));
+            if (v.isNumber()) out.put(t, v.asDouble());
+        }
+        return out;
+    }
+
+    /** What a document says to a claim; undecided where it was written before claims were judged. */
+    public static Claim.Judgement judgement(String name, String document, Claim.Says says) {
+        JsonNode node = Json.parse(name, document).path("claims").path(says.name().toLowerCase(Locale.ROOT));
+        for (Claim.Verdict v : Claim.Verdict.values()) {
+            if (v.words().equals(node.path("verdict").asString(""))) {
+                return new Claim.Judgement(v, node.path("why").asString(""));
+            }
+        }
+        return new Claim.Judgement(Claim.Verdict.UNDECIDED, "measure the region again");
+    }
+
+    private static <T> OptionalDouble number(Finding<T> f, ToDoubleFunction<T> of) {
+        return f.value().isPresent() ? OptionalDouble.of(of.applyAsDouble(f.value().get())) : OptionalDouble.empty();
     }
 
     private static void reverb(ObjectNode out, Finding<ReverbReading> f) {
@@ -70,6 +170,7 @@ public final class EvidenceJson {
             Json.put(out, "decay_s", r.decayS(), 2);
             Json.put(out, "pre_delay_ms", r.preDelayMs(), 1);
             Json.put(out, "level_db", r.levelDb(), 1);
+            out.set("decay_by_octave_s", Json.array(r.octavesS(), 2));
         }, () -> out.putNull("decay_s").putNull("pre_delay_ms").putNull("level_db"));
     }
 
@@ -133,20 +234,30 @@ public final class EvidenceJson {
         Optional<EchoReading> echo = e.echo().value();
         if (echo.isEmpty()) {
             for (String key : new String[]{"time_ms", "feedback_percent", "level_db", "audible_repeats", "ping_pong",
-                    "note_value"}) {
+                    "note_value", "second"}) {
                 out.putNull(key);
             }
-        } else {
-            EchoReading r = echo.get();
-            Json.put(out, "time_ms", r.timeMs(), 2);
-            Json.put(out, "feedback_percent", r.feedbackPercent(), 1);
-            Json.put(out, "level_db", r.levelDb(), 1);
-            OptionalInt audible = new Repeats(r.levelDb(), Repeats.DEFAULT_FLOOR_DB).audible(r.feedbackPercent());
-            out.put("audible_repeats", audible.isPresent() ? Integer.valueOf(audible.getAsInt()) : null);
-            out.put("ping_pong", r.pingPong());
-            out.put("note_value", noteValue(e, r.timeMs()).map(NoteValue::name).orElse(null));
+            return;
         }
-        out.putNull("second");
+        repeats(out, e, echo.get());
+        echo.get().second().ifPresentOrElse(second -> {
+            ObjectNode node = out.putObject("second").put("present", true);
+            Json.put(node, "confidence", e.echo().confidence(), 2);
+            repeats(node, e, second);
+            node.putNull("second");
+        }, () -> out.putNull("second"));
+    }
+
+    private static void repeats(ObjectNode out, Evidence e, EchoReading r) {
+        Json.put(out, "time_ms", r.timeMs(), 2);
+        Json.put(out, "feedback_percent", r.feedbackPercent(), 1);
+        Json.put(out, "level_db", r.levelDb(), 1);
+        OptionalInt audible = new Repeats(r.levelDb(), Repeats.DEFAULT_FLOOR_DB).audible(r.feedbackPercent());
+        out.put("audible_repeats", audible.isPresent() ? Integer.valueOf(audible.getAsInt()) : null);
+        out.put("ping_pong", r.pingPong());
+        out.put("note_value", noteValue(e, r.timeMs()).map(NoteValue::name).orElse(null));
+        Json.put(out, "darker_db", r.character().darkerDb(), 1);
+        Json.put(out, "sway_ms", r.character().swayMs(), 2);
     }
 
     /** The note value of an echo time, where the tempo is sure enough to support one. */

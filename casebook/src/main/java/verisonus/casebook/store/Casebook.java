@@ -7,13 +7,18 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.sqlite.SQLiteConfig;
 
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Course;
+import verisonus.core.evidence.Word;
 import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
@@ -146,6 +151,22 @@ public final class Casebook implements AutoCloseable {
         return read(() -> sounds.sound(hash));
     }
 
+    /** How a recording runs, where it was drawn before. */
+    public synchronized Optional<Course> course(String hash) {
+        return read(() -> sql.list("SELECT document FROM course WHERE hash = ?",
+                r -> Json.value(file.toString(), Json.parse(file.toString(), r.getString(1)), Course.class), hash))
+                .stream().findFirst();
+    }
+
+    /** Keeps how a recording runs; no change of the player's, so undo passes it by. */
+    public synchronized void keepCourse(String hash, Course course) {
+        read(() -> {
+            sql.run("INSERT INTO course (hash, document) VALUES (?, ?) ON CONFLICT (hash) DO NOTHING", hash,
+                    Json.text(Json.tree(course)));
+            return hash;
+        });
+    }
+
     /** All changes that stand or can be made again, newest first. */
     public synchronized List<LogEntry> logbook() {
         return read(history::entries);
@@ -203,6 +224,7 @@ public final class Casebook implements AutoCloseable {
         change("Removed " + region.role().words() + " " + span(region.fromS(), region.toS()),
                 caseOf(region.mediumId()), c -> {
                     deleteEvidence(c, region.id());
+                    deleteVerdicts(c, region.id(), Optional.empty());
                     c.delete("region", region.id());
                     return region.id();
                 });
@@ -231,6 +253,100 @@ public final class Casebook implements AutoCloseable {
             if (there.isEmpty()) return c.insert("tone", Map.of("case_id", caseId, "derived", document));
             c.update("tone", there.get(0), Map.of("derived", document));
             return there.get(0);
+        });
+    }
+
+    /** What the player says of a region's findings. */
+    public synchronized List<Verdict> verdicts(long regionId) {
+        return read(() -> sql.list("SELECT topic, state, figure FROM verdict WHERE region_id = ? ORDER BY id",
+                r -> new Verdict(r.getString(1), Verdict.State.of(r.getString(2)),
+                        r.getObject(3) == null ? OptionalDouble.empty() : OptionalDouble.of(r.getDouble(3))),
+                regionId));
+    }
+
+    /** Says something of a finding; what was said of it before goes. */
+    public synchronized void keepVerdict(long regionId, Verdict v) {
+        change(v.words(), caseOfRegion(regionId), c -> {
+            deleteVerdicts(c, regionId, Optional.of(v.topic()));
+            Map<String, Object> values = new LinkedHashMap<>(Map.of("region_id", regionId, "topic", v.topic(), "state",
+                    v.state().words()));
+            v.figure().ifPresent(f -> values.put("figure", f));
+            return c.insert("verdict", values);
+        });
+    }
+
+    /** Takes back what was said of a finding. */
+    public synchronized void dropVerdict(long regionId, String topic) {
+        change(topic + " stands as measured", caseOfRegion(regionId), c -> {
+            deleteVerdicts(c, regionId, Optional.of(topic));
+            return regionId;
+        });
+    }
+
+    private void deleteVerdicts(Change c, long regionId, Optional<String> topic) throws SQLException {
+        for (long id : sql.list("SELECT id FROM verdict WHERE region_id = ? AND (? = '' OR topic = ?)",
+                r -> r.getLong(1), regionId, topic.orElse(""), topic.orElse(""))) {
+            c.delete("verdict", id);
+        }
+    }
+
+    /** What is said about a case's gear. */
+    public synchronized List<ClaimEntry> claims(long caseId) {
+        return read(() -> sql.list("SELECT id, says, source, certainty FROM claim WHERE case_id = ? ORDER BY id",
+                r -> new ClaimEntry(r.getLong(1), new Claim(Claim.Says.valueOf(r.getString(2)), r.getString(3),
+                        Claim.Certainty.valueOf(r.getString(4)))),
+                caseId));
+    }
+
+    public synchronized long addClaim(long caseId, Claim claim) {
+        return change("Noted a claim: " + claim.says().words(), Optional.of(caseId),
+                c -> c.insert("claim", Map.of("case_id", caseId, "says", claim.says().name(), "source", claim.source(),
+                        "certainty", claim.certainty().name())));
+    }
+
+    public synchronized void removeClaim(long caseId, ClaimEntry claim) {
+        change("Removed a claim: " + claim.claim().says().words(), Optional.of(caseId), c -> {
+            c.delete("claim", claim.id());
+            return claim.id();
+        });
+    }
+
+    /** The words for sounds; those that ship until the player changes one. */
+    public synchronized List<Word> vocabulary() {
+        return read(() -> sql.list("SELECT document FROM vocabulary ORDER BY id LIMIT 1",
+                r -> VocabularyJson.read(file.toString(), r.getString(1)))).stream().findFirst()
+                .orElseGet(Word::shipped);
+    }
+
+    /** @param text what was done, for the logbook */
+    public synchronized void keepVocabulary(List<Word> words, String text) {
+        String document = VocabularyJson.write(words);
+        change(text, Optional.empty(), c -> {
+            List<Long> there = sql.list("SELECT id FROM vocabulary", r -> r.getLong(1));
+            if (there.isEmpty()) return c.insert("vocabulary", Map.of("document", document));
+            c.update("vocabulary", there.get(0), Map.of("document", document));
+            return there.get(0);
+        });
+    }
+
+    /** Gives a recording another part in its case. */
+    public synchronized void changeRole(Medium medium, Medium.Role role) {
+        change(medium.title() + " is now the " + role.column(), Optional.of(medium.caseId()), c -> {
+            c.update("medium", medium.id(), Map.of("role", role.column()));
+            return medium.id();
+        });
+    }
+
+    /** Takes a recording out of its case, with its regions and what was measured in them; undo brings all back. */
+    public synchronized void removeMedium(Medium medium) {
+        change("Removed " + medium.title(), Optional.of(medium.caseId()), c -> {
+            for (Region r : regions(medium.id())) {
+                deleteEvidence(c, r.id());
+                deleteVerdicts(c, r.id(), Optional.empty());
+                c.delete("region", r.id());
+            }
+            c.delete("medium", medium.id());
+            return medium.id();
         });
     }
 

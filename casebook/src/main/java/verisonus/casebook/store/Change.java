@@ -63,9 +63,13 @@ final class Change {
             sql.run("DELETE FROM " + table + " WHERE id = ?", id);
             return;
         }
-        Map<String, Object> values = new LinkedHashMap<>();
+        Map<String, @Nullable Object> values = new LinkedHashMap<>();
         for (Map.Entry<String, JsonNode> e : Json.parse("logbook", image).properties()) {
             JsonNode v = e.getValue();
+            if (v.isNull()) {
+                values.put(e.getKey(), null);
+                continue;
+            }
             values.put(e.getKey(),
                     v.isIntegralNumber() ? (Object) v.asLong() : v.isNumber() ? (Object) v.asDouble() : v.asString());
         }
@@ -82,6 +86,7 @@ final class Change {
             ResultSetMetaData meta = r.getMetaData();
             for (int c = 1; c <= meta.getColumnCount(); c++) {
                 switch (r.getObject(c)) {
+                    case null -> out.putNull(meta.getColumnName(c));
                     case Integer i -> out.put(meta.getColumnName(c), i.longValue());
                     case Long l -> out.put(meta.getColumnName(c), l);
                     case Double d -> out.put(meta.getColumnName(c), d);

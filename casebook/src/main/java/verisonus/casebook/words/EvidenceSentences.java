@@ -14,6 +14,7 @@ import verisonus.core.evidence.LevelReading;
 import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.Plot;
 import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.ReverbReading;
 import verisonus.core.evidence.SaturationReading;
 import verisonus.core.evidence.SpectrumReading;
 import verisonus.core.plan.Repeats;
@@ -37,11 +38,11 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         List<EvidenceSentences> out = new ArrayList<>();
         out.add(echo(e));
         out.add(found("Space", e.reverb(),
-                e.reverb().value().map(r -> format("Decays in %.1f s.", r.decayS())).orElse(
+                e.reverb().value().map(EvidenceSentences::space).orElse(
                         e.reverb().presence() == Presence.ABSENT
                                 ? "No space behind it."
                                 : "Cannot tell a space from the strings."),
-                e.reverb().value().isPresent()
+                e.reverb().value().filter(r -> r.levelDb().isEmpty()).isPresent()
                         ? "onset and level cannot be read from the recording alone"
                         : e.reverb().reason()));
         out.add(found("Movement", e.modulation(), e.modulation().value().map(EvidenceSentences::movement).orElse(
@@ -66,6 +67,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         out.add(found("Pulse", e.tempo(),
                 e.tempo().value().map(t -> format("%.1f BPM.", t.bpm())).orElse("Cannot tell the tempo."),
                 e.tempo().value().map(t -> format("%.0f fits too", t.alternativeBpm())).orElse(e.tempo().reason())));
+        out.addAll(new CircumstanceSentences(e).all());
         out.add(width(e));
         out.add(level(e.level()));
         out.add(new EvidenceSentences("Noise", format("%.0f dBFS under the playing.", e.noise().levelDbfs()),
@@ -80,7 +82,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         return out;
     }
 
-    private static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
+    static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
         return new EvidenceSentences(topic, sentence, remark, f.reason(), OptionalDouble.of(f.confidence()),
                 f.presence(),
                 f.plot());
@@ -88,7 +90,9 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
 
     private static EvidenceSentences echo(Evidence e) {
         if (!e.echo().isPresent()) {
-            String said = e.echo().presence() == Presence.ABSENT ? "No echo." : "Cannot tell whether there is an echo.";
+            String said = e.echo().presence() == Presence.ABSENT
+                    ? "No steady echo."
+                    : "Cannot tell whether there is an echo.";
             return found("Echo", e.echo(), said, e.echo().reason());
         }
         EchoReading r = e.echo().value().orElseThrow();
@@ -100,10 +104,32 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         String apart = audible.isPresent() && audible.getAsInt() == 1
                 ? "%s after %.1f ms, %.1f dB under the note%s."
                 : "%s, %.1f ms apart, the first %.1f dB under the note%s.";
+        // A tempo that drifts supports a note value only on the whole.
         String value = EvidenceJson.noteValue(e, r.timeMs())
                 .map(v -> format("%s at %.0f BPM", v.name(), e.tempo().value().orElseThrow().bpm()))
                 .orElse(format("feedback %.0f %%", r.feedbackPercent()));
-        return found("Echo", e.echo(), format(apart, repeats, r.timeMs(), -r.levelDb(), where), value);
+        String said = format(apart, repeats, r.timeMs(), -r.levelDb(), where);
+        if (r.second().isPresent()) {
+            said += format(" Another after %.1f ms, %.1f dB under.", r.second().get().timeMs(),
+                    -r.second().get().levelDb());
+        }
+        String dark = r.character().darkerDb() > 2.5
+                ? format("; darker by %.0f dB in the highs", r.character().darkerDb())
+                : "";
+        String sways = r.character().swayMs() > 0
+                ? format("; their time sways by ±%.1f ms", r.character().swayMs())
+                : "";
+        return found("Echo", e.echo(), said, value + dark + sways);
+    }
+
+    private static String space(ReverbReading r) {
+        String level = r.levelDb().isPresent()
+                ? format(", %.0f dB under the dry sound", -r.levelDb().getAsDouble())
+                : "";
+        String late = r.preDelayMs().isPresent() && r.preDelayMs().getAsDouble() >= 10
+                ? format(", %.0f ms late", r.preDelayMs().getAsDouble())
+                : "";
+        return format("Decays in %.1f s%s%s.", r.decayS(), level, late);
     }
 
     private static String movement(ModulationReading m) {
@@ -198,7 +224,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 
-    private static String format(String pattern, Object... values) {
+    static String format(String pattern, Object... values) {
         // A typographic minus lines up with figures; the pattern's own hyphens are left alone.
         return String.format(Locale.ROOT, pattern, values).replaceAll("(?<![\\w–])-(?=\\d)", "−");
     }

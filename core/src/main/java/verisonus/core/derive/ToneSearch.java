@@ -65,7 +65,7 @@ public final class ToneSearch {
     public Derivation run() {
         long started = System.nanoTime();
         progress.step(0, "measuring the reference");
-        Evidence evidence = Examination.of(reference, Progress.NONE);
+        Evidence evidence = Examination.of(reference, Progress.NONE).corrected(options.corrections());
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;

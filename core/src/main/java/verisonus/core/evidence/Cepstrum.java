@@ -76,6 +76,16 @@ record Cepstrum(float[] value, int rateHz) {
         return curve >= 0 ? b : b - (a - c) * (a - c) / (8 * curve);
     }
 
+    /** Value of largest size within some samples of a lag, with its sign. */
+    double extremeNear(double lag, int reach) {
+        int at = (int) Math.round(lag);
+        double best = 0;
+        for (int i = Math.max(0, at - reach), to = Math.min(value.length - 1, at + reach); i <= to; i++) {
+            if (Math.abs(value[i]) > Math.abs(best)) best = value[i];
+        }
+        return best;
+    }
+
     /** Value of the curve at a lag between samples. */
     double at(double lag) {
         int i = (int) Math.floor(lag);

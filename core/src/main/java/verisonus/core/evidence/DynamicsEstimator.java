@@ -14,8 +14,12 @@ public final class DynamicsEstimator {
     private DynamicsEstimator() {}
 
     public static DynamicsReading estimate(Sound sound) {
+        return estimate(sound, OnsetCurve.of(sound));
+    }
+
+    static DynamicsReading estimate(Sound sound, OnsetCurve beginnings) {
         float[] x = sound.mid();
-        double[] onsets = OnsetCurve.of(sound).onsetsS();
+        double[] onsets = beginnings.onsetsS();
         double[] attacks = new double[onsets.length];
         double[] slopes = new double[onsets.length];
         double[] fine = LevelCurve.of(x, sound.rateHz() / 500, sound.rateHz() / 500);

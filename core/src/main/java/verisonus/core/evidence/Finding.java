@@ -1,6 +1,7 @@
 package verisonus.core.evidence;
 
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * What an estimator found, or why it found nothing.
@@ -32,6 +33,16 @@ public record Finding<T>(Presence presence, Optional<T> value, double confidence
 
     public Finding<T> shownBy(Plot curve) {
         return new Finding<>(presence, value, confidence, reason, Optional.of(curve));
+    }
+
+    /** The same with another value, where there is one. */
+    public Finding<T> map(UnaryOperator<T> change) {
+        return new Finding<>(presence, value.map(change), confidence, reason, plot);
+    }
+
+    /** The same, stated with another confidence. */
+    public Finding<T> trusted(double newConfidence) {
+        return new Finding<>(presence, value, newConfidence, reason, plot);
     }
 
     public boolean isPresent() { return presence == Presence.PRESENT; }

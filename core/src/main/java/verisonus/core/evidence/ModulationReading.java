@@ -13,7 +13,7 @@ public record ModulationReading(Kind kind, OptionalDouble rateHz, OptionalDouble
     /** Kinds of movement. */
     public enum Kind {
         TREMOLO("tremolo"), HARMONIC_TREMOLO("harmonic tremolo"), VIBRATO("vibrato"), CHORUS("chorus"), FLANGER(
-                "flanger"), PHASER("phaser");
+                "flanger"), PHASER("phaser"), ROTARY("rotary");
 
         private final String words;
 

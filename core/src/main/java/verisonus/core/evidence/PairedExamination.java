@@ -1,13 +1,11 @@
 package verisonus.core.evidence;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.fault.Progress;
-import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 
 /**
@@ -18,114 +16,103 @@ import verisonus.core.sound.Sound;
  * @param gained topics that rest on the take
  */
 public record PairedExamination(Evidence evidence, List<String> gained) {
-    private static final int FIRST_MS = 60;
-    private static final int LAST_MS = 1300;
-    /** A repeat stands at least this far over what is around it. */
-    private static final double STANDS_OUT = 12;
-    private static final int HOP_MS = 40;
-    /** A tail stands this far over what spreads to both sides. */
-    private static final double OVER_SPREAD = 1.6;
-    private static final int SHORTEST_TAIL_MS = 160;
-    private static final double SOFTEST_TAIL_DB = -24;
+    /** A tail must explain the levels this much better than none does, mean dB; between the two it cannot be told. */
+    private static final double TAIL_SURE_DB = 0.15;
+    private static final double TAIL_DOUBTFUL_DB = 0.05;
+    /** A tail longer than any hall's stands for strings that ring on. */
+    private static final double LONGEST_TAIL_S = 6;
+
+    /** Standard deviations by which a repeat stands out of the rest; under the lower none is there. */
+    private static final double STANDS_OUT = 6.8;
+    private static final double NOT_THERE = 5.6;
 
     public PairedExamination {
         gained = List.copyOf(gained);
     }
 
     public static PairedExamination of(Sound region, Sound take, Progress progress) {
-        Evidence alone = Examination.of(region, progress);
-        Optional<PairedResponse> response = PairedResponse.of(region, take);
-        if (response.isEmpty()) return new PairedExamination(alone, List.of());
+        return of(Examination.of(region, progress), region, take);
+    }
+
+    /** The same where the region has been examined alone. */
+    public static PairedExamination of(Evidence alone, Sound region, Sound take) {
+        Sound heard = Sound.mono(region.mid(), region.rateHz()).atRate(ReverbEstimator.RATE_HZ);
+        Sound played = Sound.mono(take.mid(), take.rateHz()).atRate(ReverbEstimator.RATE_HZ);
+        Optional<TakeAlignment> alignment = TakeAlignment.of(heard, played);
+        if (alignment.isEmpty()) return new PairedExamination(alone, List.of());
+        double lagS = alignment.get().lagS();
         List<String> gained = new ArrayList<>();
-        Finding<EchoReading> echo = echo(alone.echo(), response.get(), gained);
-        Finding<ReverbReading> reverb = reverb(alone.reverb(), response.get(), echo, gained);
-        return new PairedExamination(alone.with(echo, reverb), gained);
-    }
-
-    private static Finding<EchoReading> echo(Finding<EchoReading> alone, PairedResponse r, List<String> gained) {
-        double[] e = r.energy();
-        int best = FIRST_MS;
-        for (int m = FIRST_MS; m < LAST_MS; m++) if (e[m] > e[best]) best = m;
-        double level = Decibels.fromPower(around(e, best) / e[0]);
-        boolean there = around(e, best) > STANDS_OUT * 3 * surroundings(e, best) && level > -26;
-        if (!there) {
-            if (alone.isPresent()) return alone;
-            gained.add("echo");
-            return Finding.absent(0.95, "on the way from the dry take to the recording nothing comes back later");
-        }
-        if (alone.isPresent() && Math.abs(alone.value().orElseThrow().timeMs() - best) < 3) {
-            gained.add("echo");
-            return new Finding<>(alone.presence(), alone.value(), 0.98, alone.reason() + "; the dry take shows it too",
-                    alone.plot());
-        }
-        if (alone.isPresent()) return alone;
-        double second = 2 * best < e.length - 2 ? around(e, 2 * best) / around(e, best) : 0;
-        boolean again = 2 * best < e.length - 60 && around(e, 2 * best) > STANDS_OUT * 3 * surroundings(e, 2 * best);
+        Finding<EchoReading> echo = echo(alone.echo(), heard, played, lagS);
         gained.add("echo");
-        return Finding.present(new EchoReading(best, again ? 100 * Math.min(1, Math.sqrt(second)) : 0, level, false),
-                0.9,
-                String.format(Locale.ROOT, "what the dry take plays comes back %d ms later", best));
-    }
-
-    private static double around(double[] e, int m) {
-        return e[m - 1] + e[m] + e[m + 1];
-    }
-
-    /** Median energy of a millisecond from 5 to 40 ms beside. */
-    private static double surroundings(double[] e, int m) {
-        double[] v = new double[72];
-        int n = 0;
-        for (int d = 5; d <= 40; d++) {
-            if (m - d > 0) v[n++] = e[m - d];
-            if (m + d < e.length) v[n++] = e[m + d];
+        Finding<ReverbReading> reverb = reverb(heard, played, lagS, echo, gained);
+        Finding<ModulationReading> modulation = alone.modulation();
+        if (region.durationS() >= 3 && !echo.isPresent()) {
+            modulation = ModulationEstimator.estimate(region, take, lagS);
+            gained.add("modulation");
         }
-        double[] s = Arrays.copyOf(v, n);
-        Arrays.sort(s);
-        return n == 0 ? 0 : s[n / 2] + 1e-15;
+        Sound moved = take.slice(Math.max(0, -lagS), region.durationS() - lagS);
+        Finding<SaturationReading> saturation = SaturationEstimator.estimate(region, moved);
+        gained.add("saturation");
+        return new PairedExamination(alone.with(echo, reverb, modulation, saturation), gained);
     }
 
-    /** Straight fall of the tail in decibels, read between its beginning and the floor; its energy against the direct. */
-    private static Finding<ReverbReading> reverb(Finding<ReverbReading> alone, PairedResponse r,
-            Finding<EchoReading> echo, List<String> gained) {
-        // Repeats spread like a tail of their own: with them the two cannot be told apart.
-        if (echo.isPresent()) return alone;
-        double[] excess = new double[r.energy().length / HOP_MS];
-        int last = 0;
-        double tail = 0;
-        for (int t = 0; t < excess.length; t++) {
-            double after = typical(r.energy(), t * HOP_MS);
-            double spread = typical(r.before(), t * HOP_MS);
-            excess[t] = Decibels.fromPower(Math.max(after - spread, 1e-20));
-            boolean clear = t > 0 && after > OVER_SPREAD * spread;
-            if (clear) {
-                last = t;
-                tail += HOP_MS * (after - spread);
-            } else if (t > last + 3) {
-                break;
+    private static Finding<EchoReading> echo(Finding<EchoReading> alone, Sound region, Sound take, double lagS) {
+        if (region.durationS() < 2) return alone;
+        BlockResponse r = BlockResponse.of(region, take, lagS);
+        Finding<EchoReading> first = first(alone, r, region, take);
+        // Another echo that the first one's repeats do not explain.
+        return first.map(e -> e.second().isPresent()
+                ? e
+                : e.with(e.character(), r.strongestBesideS(e.timeMs() / 1000).map(at -> new EchoReading(1000 * at, 0,
+                        r.levelDb(at).orElse(-20.0), false))));
+    }
+
+    private static Finding<EchoReading> first(Finding<EchoReading> alone, BlockResponse r, Sound region, Sound take) {
+        if (alone.isPresent()) {
+            double standing = r.standingAt(alone.value().orElseThrow().timeMs() / 1000);
+            if (standing > STANDS_OUT) {
+                return new Finding<>(alone.presence(), alone.value(), 0.98,
+                        alone.reason() + "; the dry take shows it too", alone.plot());
             }
+            if (standing > NOT_THERE || alone.confidence() > 0.9) return alone;
         }
-        double level = Decibels.fromPower(tail + 1e-20) - Decibels.fromPower(r.energy()[0]);
-        if (last * HOP_MS < SHORTEST_TAIL_MS || level < SOFTEST_TAIL_DB) {
-            if (alone.isPresent()) return alone;
-            gained.add("reverb");
-            return Finding.absent(0.9, "on the way from the dry take to the recording nothing rings on");
+        double at = r.strongestS();
+        double standing = r.standingAt(at);
+        if (standing < NOT_THERE) {
+            return Finding.absent(0.95, "of what the dry take plays nothing comes back later");
         }
-        int first = 1;
-        for (int t = 1; t < Math.min(8, last); t++) if (excess[t] > excess[first]) first = t;
-        double slope = StraightLine.through(excess, first, last).slope() * 1000 / HOP_MS;
-        if (slope > -8) return alone;
-        gained.add("reverb");
-        return Finding.present(
-                new ReverbReading(-60 / slope, OptionalDouble.empty(), OptionalDouble.of(level)),
-                0.85, String.format(Locale.ROOT, "the way from the dry take to the recording rings on for %d ms",
-                        last * HOP_MS));
+        if (standing < STANDS_OUT) {
+            return Finding.unknown("something may come back of what the dry take plays, too faint to say");
+        }
+        double level = r.levelDb(at).orElse(-20.0);
+        double again = r.levelDb(2 * at).orElse(-60.0);
+        double feedback = Math.min(100, 100 * Math.pow(10, (again - level) / 20));
+        Optional<PairedResponse> sharp = PairedResponse.of(region, take);
+        boolean steady = sharp.isPresent() && sharp.get().isSharpAt(1000 * at);
+        double timeMs = steady ? sharp.get().peakMs(1000 * at) : 1000 * at;
+        double exact = steady ? sharp.get().levelDb(timeMs) : level;
+        return Finding.present(new EchoReading(timeMs, feedback, exact, false,
+                new EchoReading.Character(0, steady ? 0 : 1), Optional.empty()), 0.93,
+                String.format(Locale.ROOT,
+                        "what the dry take plays comes back %.0f ms later%s", timeMs, steady ? "" : ", swaying"));
     }
 
-    /** Typical energy of a millisecond over one hop: single repeats do not count. */
-    private static double typical(double[] e, int from) {
-        double[] v = Arrays.copyOfRange(e, from, Math.min(e.length, from + HOP_MS));
-        Arrays.sort(v);
-        // Of noise-like energies the median is 0.69 of the mean.
-        return v[v.length / 2] / 0.69;
+    private static Finding<ReverbReading> reverb(Sound region, Sound take, double lagS, Finding<EchoReading> echo,
+            List<String> gained) {
+        TailFit fit = TailFit.of(region, take, lagS, echo.value());
+        gained.add("reverb");
+        boolean open = fit.gainDb() < TAIL_SURE_DB || fit.decayS() > LONGEST_TAIL_S;
+        if (open && fit.gainDb() > TAIL_DOUBTFUL_DB) {
+            return Finding.unknown("a tail would explain the levels hardly better than none");
+        }
+        if (fit.gainDb() <= TAIL_DOUBTFUL_DB) {
+            return Finding.absent(0.95, "what the dry take plays explains the levels between notes without a tail");
+        }
+        return Finding.present(
+                new ReverbReading(fit.decayS(), OptionalDouble.of(fit.preDelayMs()), OptionalDouble.of(fit.levelDb()),
+                        fit.octavesS()),
+                Math.clamp(0.8 + 0.15 * fit.gainDb(), 0, 0.97), String.format(Locale.ROOT,
+                        "with a tail behind it the dry take explains the levels %.1f dB better than without",
+                        fit.gainDb()));
     }
 }

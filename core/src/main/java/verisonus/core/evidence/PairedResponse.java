@@ -12,10 +12,9 @@ import verisonus.core.sound.Sound;
  * same performance gives a sharp beginning; another take of the phrase does not, and is told apart by that.
  *
  * @param energy by millisecond from the direct sound on, the direct sound's own five milliseconds summed into the first
- * @param before energy by millisecond backwards from the direct sound: what division and distortion leave spreads to both
- *     sides alike, a space and repeats to one
+ * @param lagS how much later the recording's sound comes than the take's
  */
-record PairedResponse(double[] energy, double[] before) {
+record PairedResponse(double[] energy, double lagS) {
     private static final int RATE_HZ = 16000;
     private static final int PER_MS = RATE_HZ / 1000;
     private static final int LONGEST_MS = 3000;
@@ -42,11 +41,49 @@ record PairedResponse(double[] energy, double[] before) {
         double direct = energyAt(a, peak - 2 * PER_MS, (DIRECT_MS + 2) * PER_MS);
         double near = energyAt(a, peak - 210 * PER_MS, 200 * PER_MS) / 200;
         if (direct < SHARP * DIRECT_MS * near) return Optional.empty();
-        double[] before = new double[LONGEST_MS];
-        for (int m = 0; m < LONGEST_MS; m++) before[m] = energyAt(a, peak - m * PER_MS - PER_MS / 2, PER_MS);
         Arrays.fill(ms, 0, DIRECT_MS, 0);
         ms[0] = direct;
-        return Optional.of(new PairedResponse(ms, before));
+        double lag = (peak < size / 2 ? peak : peak - size) / (double) RATE_HZ;
+        return Optional.of(new PairedResponse(ms, lag));
+    }
+
+    /** Whether a lag holds a repeat to the millisecond, standing far over what is around it. */
+    boolean isSharpAt(double ms) {
+        int m = (int) Math.round(peakMs(ms));
+        return around(m) > 20 * surroundings(m);
+    }
+
+    /** The millisecond of most energy within 3 of a lag. */
+    double peakMs(double near) {
+        int best = Math.clamp(Math.round(near), 4, energy.length - 5);
+        int centre = best;
+        for (int m = centre - 3; m <= centre + 3; m++) if (energy[m] > energy[best]) best = m;
+        double a = energy[best - 1];
+        double c = energy[best + 1];
+        return best + (c - a) / (a + energy[best] + c + 1e-15);
+    }
+
+    /** Energy of three milliseconds around a lag against the sound itself, dB. */
+    double levelDb(double ms) {
+        int m = Math.clamp(Math.round(ms), 1, energy.length - 2);
+        return 10 * Math.log10(around(m) / energy[0] + 1e-15);
+    }
+
+    private double around(int m) {
+        return energy[m - 1] + energy[m] + energy[m + 1];
+    }
+
+    /** Median energy of a millisecond from 5 to 40 ms beside. */
+    private double surroundings(int m) {
+        double[] v = new double[72];
+        int n = 0;
+        for (int d = 5; d <= 40; d++) {
+            if (m - d > 0) v[n++] = energy[m - d];
+            if (m + d < energy.length) v[n++] = energy[m + d];
+        }
+        double[] s = Arrays.copyOf(v, n);
+        Arrays.sort(s);
+        return n == 0 ? 0 : s[n / 2] + 1e-15;
     }
 
     private static double energyAt(float[] x, int from, int count) {

@@ -16,9 +16,9 @@ record PitchMovement(double[] cents, double binSlope) {
     private static final int STRONGEST = 30;
     private static final double MOST_CENTS = 25;
 
-    /** @param x mono at {@value LevelMovement#RATE_HZ} Hz */
+    /** @param x mono at {@value BandLevels#RATE_HZ} Hz */
     static PitchMovement of(float[] x) {
-        int hop = LevelMovement.HOP;
+        int hop = BandLevels.HOP;
         int n = x.length < SIZE ? 0 : (x.length - SIZE) / hop + 1;
         double[] cents = new double[n];
         double[] slopes = new double[n];
@@ -59,16 +59,16 @@ record PitchMovement(double[] cents, double binSlope) {
     }
 
     private static double frequency(double advance, int bin) {
-        double hop = LevelMovement.HOP;
+        double hop = BandLevels.HOP;
         double expected = 2 * Math.PI * bin * hop / SIZE;
         double d = advance - expected;
         d -= 2 * Math.PI * Math.rint(d / (2 * Math.PI));
-        return (bin + d * SIZE / (2 * Math.PI * hop)) * LevelMovement.RATE_HZ / SIZE;
+        return (bin + d * SIZE / (2 * Math.PI * hop)) * BandLevels.RATE_HZ / SIZE;
     }
 
     /** Median change in cents over the peaks from 150 to 3000 Hz that are still there. */
     private static double change(double[] power, double[] hz, double[] before) {
-        double width = (double) LevelMovement.RATE_HZ / SIZE;
+        double width = (double) BandLevels.RATE_HZ / SIZE;
         double loudest = Arrays.stream(power).max().orElse(0);
         double[] moves = new double[power.length];
         int n = 0;
@@ -92,7 +92,7 @@ record PitchMovement(double[] cents, double binSlope) {
         int n = 0;
         for (int k = 0; k < power.length && n < slopes.length; k++) {
             if (power[k] < limit) continue;
-            slopes[n++] = Math.abs(10 * Math.log10((power[k] + 1e-12) / (before[k] + 1e-12))) / LevelMovement.HOP_S;
+            slopes[n++] = Math.abs(10 * Math.log10((power[k] + 1e-12) / (before[k] + 1e-12))) / BandLevels.HOP_S;
         }
         double[] s = Arrays.copyOf(slopes, n);
         Arrays.sort(s);

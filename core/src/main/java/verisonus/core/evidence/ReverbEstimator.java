@@ -1,9 +1,8 @@
 package verisonus.core.evidence;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
@@ -15,16 +14,19 @@ import verisonus.core.sound.Stft;
  * cannot be read this way. Input: mono mid, 4 s or more. Known error on made-up cases: decay 15 % in the median.
  */
 public final class ReverbEstimator {
-    private static final int RATE_HZ = 16000;
+    static final int RATE_HZ = 16000;
     private static final int HOP = 160;
     private static final double HOP_S = 0.01;
     private static final double[] CENTRES_HZ = {283, 566, 1131, 2263};
-    private static final double LONGEST_S = 6;
     private static final int LONGEST_LAG = 80;
     private static final double LOUD_DB = 18;
     private static final double FLOOR_DB = -48;
-    /** What has fallen further than this within 0.4 s was stopped in a dry room, or has a release of its own. */
-    private static final double FAR_DB = -43;
+
+    /** Middle of each answer of the network after the first, which stands for none. */
+    private static final double[] DECAYS_S = {0.5, 0.75, 1.14, 1.73, 2.62};
+    private static final double SURE = 0.75;
+    private static final double LONGEST_S = 6;
+    private static final Network NETWORK = Network.named("reverb-alone.csv");
 
     private ReverbEstimator() {}
 
@@ -32,57 +34,94 @@ public final class ReverbEstimator {
      * The tail of one octave.
      *
      * @param offsetDb where its line starts
-     * @param atFourTenthsDb fastest fall over 0.4 s
      */
-    private record Tail(double decayS, double offsetDb, double atFourTenthsDb) {}
-
-    /** The figures of a recording in one line, for reports. */
-    public static String figures(Sound sound) {
-        StringBuilder out = new StringBuilder();
-        for (Tail t : tails(sound)) {
-            out.append(String.format(Locale.ROOT, " %.2fs %.1f %.0f |", t.decayS, t.offsetDb, t.atFourTenthsDb));
-        }
-        return out.toString();
-    }
+    private record Tail(double decayS, double offsetDb) {}
 
     public static Finding<ReverbReading> estimate(Sound sound) {
         if (sound.durationS() < 4) return Finding.unknown("too short to see a note stop");
-        List<Tail> all = tails(sound);
-        double far = median(all.stream().mapToDouble(Tail::atFourTenthsDb).toArray());
-        if (far <= FAR_DB) {
-            return Finding.absent(0.85, String.format(Locale.ROOT,
-                    "stopped notes fall %.0f dB within 0.4 s: nothing rings behind them", -far));
+        double[] p = NETWORK.probabilities(features(sound));
+        double[] fall = fastest(sound);
+        Plot plot = plot(fall);
+        if (p[0] >= SURE) {
+            return Finding.<ReverbReading>absent(p[0], String.format(Locale.ROOT,
+                    "stopped notes fall %.0f dB within 0.4 s: nothing rings behind them", -fall[40])).shownBy(plot);
         }
-        List<Tail> tails = all.stream().filter(t -> t.decayS > 0 && t.decayS < LONGEST_S).toList();
-        if (tails.size() < 3) return Finding.unknown("no note stops: a space cannot be told from the strings");
-        double[] logs = tails.stream().mapToDouble(t -> Math.log(t.decayS)).sorted().toArray();
-        double mean = Arrays.stream(logs).average().orElse(0);
-        double sd = Math.sqrt(Arrays.stream(logs).map(l -> (l - mean) * (l - mean)).average().orElse(0));
-        double offset = median(tails.stream().mapToDouble(Tail::offsetDb).toArray());
-        // Strings that ring on can only make a tail look longer: the two shortest octaves are nearest the truth.
-        double decay = Math.exp((logs[0] + logs[1]) / 2);
-        boolean agree = sd < 0.55 && offset > -33 && offset < -3.5;
-        if (!agree) return Finding.unknown("the octaves do not agree on a tail; ringing strings would do that");
-        double confidence = Math.clamp(0.8 - 0.5 * sd, 0.4, 0.8);
-        return Finding.present(new ReverbReading(decay, OptionalDouble.empty(), OptionalDouble.empty()), confidence,
-                String.format(Locale.ROOT, "no note falls faster than 60 dB in %.1f s, in %d octaves alike", decay,
-                        tails.size()));
+        Optional<Tail> tail = agreed(sound);
+        if (1 - p[0] < SURE || tail.isEmpty()) {
+            return Finding.<ReverbReading>unknown("no note stops short enough: a space cannot be told from the strings")
+                    .shownBy(plot);
+        }
+        double log = 0;
+        for (int k = 1; k < p.length; k++) log += p[k] / (1 - p[0]) * Math.log(DECAYS_S[k - 1]);
+        // The network knows what its cases know, the line through the falls what it sees: half of each.
+        double decay = Math.exp(0.5 * (log + Math.log(tail.get().decayS)));
+        return Finding.present(new ReverbReading(decay, OptionalDouble.empty(), OptionalDouble.empty()), 1 - p[0],
+                String.format(Locale.ROOT, "no note falls faster than %.0f dB within 0.4 s", -fall[40])).shownBy(plot);
     }
 
-    private static double median(double[] v) {
-        double[] s = v.clone();
-        Arrays.sort(s);
-        return s.length % 2 == 1 ? s[s.length / 2] : 0.5 * (s[s.length / 2 - 1] + s[s.length / 2]);
+    /** The tail that three octaves or more agree on; strings that ring on can only make it look longer. */
+    private static Optional<Tail> agreed(Sound sound) {
+        double[] logs = new double[CENTRES_HZ.length];
+        double[] offsets = new double[CENTRES_HZ.length];
+        int n = 0;
+        for (double[] level : octaveLevels(sound.atRate(RATE_HZ).mid())) {
+            Tail t = tail(fastestFalls(level, 0.02));
+            if (t.decayS <= 0 || t.decayS > LONGEST_S) continue;
+            logs[n] = Math.log(t.decayS);
+            offsets[n++] = t.offsetDb;
+        }
+        if (n < 3) return Optional.empty();
+        double mean = Arrays.stream(logs, 0, n).average().orElse(0);
+        double deviation = Math.sqrt(Arrays.stream(logs, 0, n).map(l -> (l - mean) * (l - mean)).average().orElse(0));
+        Arrays.sort(logs, 0, n);
+        Arrays.sort(offsets, 0, n);
+        double offset = 0.5 * (offsets[(n - 1) / 2] + offsets[n / 2]);
+        if (deviation > 0.55 || offset < -33 || offset > -3.5) return Optional.empty();
+        return Optional.of(new Tail(Math.exp((logs[0] + logs[1]) / 2), offset));
     }
 
-    private static List<Tail> tails(Sound sound) {
-        float[] x = sound.atRate(RATE_HZ).mid();
-        List<Tail> out = new ArrayList<>();
-        double[][] levels = octaveLevels(x);
+    /** Median over octaves of the fastest fall by lag. */
+    private static double[] fastest(Sound sound) {
+        double[][] levels = octaveLevels(sound.atRate(RATE_HZ).mid());
+        double[][] falls = new double[levels.length][];
+        for (int b = 0; b < levels.length; b++) falls[b] = fastestFalls(levels[b], 0.02);
+        double[] out = new double[falls[0].length];
+        for (int lag = 0; lag < out.length; lag++) {
+            double[] v = new double[falls.length];
+            for (int b = 0; b < v.length; b++) v[b] = falls[b][lag];
+            Arrays.sort(v);
+            out[lag] = 0.5 * (v[1] + v[2]);
+        }
+        return out;
+    }
+
+    private static Plot plot(double[] fall) {
+        double[] x = new double[fall.length];
+        for (int i = 0; i < x.length; i++) x[i] = 1000 * i * HOP_S;
+        return new Plot("the fastest fall ever seen, dB", "ms", x, fall, new double[]{400});
+    }
+
+    /** Figures of the fastest falls in four octaves, in a fixed order, for {@link Network}; sounds of 4 s or more. */
+    public static double[] features(Sound sound) {
+        double[][] levels = octaveLevels(sound.atRate(RATE_HZ).mid());
+        int[] lags = {5, 10, 20, 40, 80};
+        double[] out = new double[levels.length * 13 + 2];
+        int n = 0;
         for (double[] level : levels) {
-            Tail t = tail(fastestFalls(level));
-            out.add(t);
+            double[] fast = fastestFalls(level, 0.02);
+            double[] usual = fastestFalls(level, 0.12);
+            for (int lag : lags) out[n++] = fast[lag];
+            for (int lag : lags) out[n++] = usual[lag];
+            Tail t = tail(fast);
+            out[n++] = t.decayS > 0 ? Math.log(t.decayS) : 2;
+            out[n++] = t.offsetDb;
+            out[n++] = usual[20] - fast[20];
         }
+        double[] all = new double[levels[0].length];
+        for (int t = 0; t < all.length; t++) for (double[] level : levels) all[t] = Math.max(all[t], level[t] + 200);
+        Arrays.sort(all);
+        out[n++] = all[(int) (0.95 * (all.length - 1))] - all[(int) (0.05 * (all.length - 1))];
+        out[n] = all[(int) (0.95 * (all.length - 1))] - all[(int) (0.30 * (all.length - 1))];
         return out;
     }
 
@@ -114,8 +153,8 @@ public final class ReverbEstimator {
         return out;
     }
 
-    /** For each lag the 2 % quantile of L(t+lag) − L(t) over loud t, never rising with the lag. */
-    private static double[] fastestFalls(double[] level) {
+    /** For each lag a quantile of L(t+lag) − L(t) over loud t, never rising with the lag. */
+    private static double[] fastestFalls(double[] level, double share) {
         double top = Arrays.stream(level).max().orElse(0);
         double[] out = new double[LONGEST_LAG + 1];
         for (int lag = 1; lag <= LONGEST_LAG; lag++) {
@@ -126,7 +165,7 @@ public final class ReverbEstimator {
             }
             double[] sorted = Arrays.copyOf(falls, n);
             Arrays.sort(sorted);
-            double fall = n == 0 ? 0 : sorted[(int) (0.02 * (n - 1))];
+            double fall = n == 0 ? 0 : sorted[(int) (share * (n - 1))];
             out[lag] = Math.min(out[lag - 1], fall);
         }
         return out;
@@ -134,7 +173,7 @@ public final class ReverbEstimator {
 
     /** A line through 0.4 s of the curve, from the start (80 to 400 ms) that fits it best. */
     private static Tail tail(double[] fall) {
-        Tail best = new Tail(-1, 0, fall[40]);
+        Tail best = new Tail(-1, 0);
         double bestError = Double.MAX_VALUE;
         for (int start = 8; start <= 40; start += 2) {
             int end = start;
@@ -145,7 +184,7 @@ public final class ReverbEstimator {
             if (dbPerS >= -5) continue;
             if (line.meanSquareError() < bestError) {
                 bestError = line.meanSquareError();
-                best = new Tail(-60 / dbPerS, line.atZero(), fall[40]);
+                best = new Tail(-60 / dbPerS, line.atZero());
             }
         }
         return best;

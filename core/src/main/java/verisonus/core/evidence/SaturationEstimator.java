@@ -19,17 +19,20 @@ import verisonus.core.sound.Sound;
  * echo and reverb ({@code bench}: SaturationTraining). Input: mono mid, 2 s or more. Silence: unknown.
  */
 public final class SaturationEstimator {
-    private static final Model MODEL = Model.read();
+    private static final Model MODEL = Model.read("saturation-weights.csv");
+    private static final Model PAIRED = Model.read("saturation-paired.csv");
     private static final double CLIP = 3;
+    private static final double FLAT_CREST_DB = 10;
+    private static final double CREST_WEIGHT = 1.5;
 
     private SaturationEstimator() {}
 
     /** Means and deviations of the features, and weights of each and of its square; the first weight stands alone. */
     record Model(double[] mean, double[] deviation, double[] weights) {
-        private static Model read() {
+        private static Model read(String file) {
             List<double[]> rows = new ArrayList<>();
             try (@Nullable
-            InputStream in = SaturationEstimator.class.getResourceAsStream("saturation-weights.csv")) {
+            InputStream in = SaturationEstimator.class.getResourceAsStream(file)) {
                 if (in == null) throw new IllegalStateException("the weights of the saturation index are missing");
                 BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.US_ASCII));
                 for (String line : lines.lines().filter(l -> !l.startsWith("#")).toList()) {
@@ -58,11 +61,29 @@ public final class SaturationEstimator {
     public static Finding<SaturationReading> estimate(Sound sound) {
         if (sound.durationS() < 1) return Finding.unknown("too short to judge how driven it is");
         if (Decibels.fromAmplitude(sound.peak()) < Examination.SILENT_DBFS) return Finding.unknown("silent");
-        double drive = Math.clamp(MODEL.driveDb(SaturationFeatures.of(sound)), -6, 40);
+        double[] heard = SaturationFeatures.of(sound);
+        double drive = Math.clamp(MODEL.driveDb(heard) + flattened(heard), -6, 45);
         SaturationReading reading = SaturationReading.ofDrive(drive);
         double crest = Decibels.fromAmplitude(sound.peak() / (sound.rms() + 1e-12));
         return Finding.present(reading, 0.7, String.format(Locale.ROOT,
                 "how flat the peaks are (crest %.1f dB), how narrow the levels, how full the gaps between partials",
                 crest));
+    }
+
+    /** With the dry take of the same performance: what the clipper changed is read instead of guessed. */
+    public static Finding<SaturationReading> estimate(Sound sound, Sound take) {
+        if (sound.durationS() < 1 || Decibels.fromAmplitude(sound.peak()) < Examination.SILENT_DBFS) {
+            return estimate(sound);
+        }
+        double[] heard = SaturationFeatures.of(sound);
+        double[] played = SaturationFeatures.of(take);
+        double drive = Math.clamp(PAIRED.driveDb(SaturationFeatures.against(heard, played)) + flattened(heard), -6, 45);
+        return Finding.present(SaturationReading.ofDrive(drive), 0.85, String.format(Locale.ROOT,
+                "peaks stand %.1f dB over the mean, %.1f dB in the dry take", heard[0], played[0]));
+    }
+
+    /** The crest goes on falling where all else has come to its end: it alone orders the heaviest drives. */
+    private static double flattened(double[] features) {
+        return CREST_WEIGHT * Math.max(0, FLAT_CREST_DB - features[0]);
     }
 }

@@ -48,6 +48,13 @@ public final class SaturationFeatures {
                 floorDb(x), moment(x, 0, x.length, 4), overshootDb(fine), fallDb(fine)};
     }
 
+    /** Figures of a recording with how they differ from those of its dry take. */
+    public static double[] against(double[] recording, double[] take) {
+        double[] out = Arrays.copyOf(recording, 2 * recording.length);
+        for (int i = 0; i < recording.length; i++) out[recording.length + i] = recording[i] - take[i];
+        return out;
+    }
+
     private static double[] loud(double[] levels) {
         double top = Arrays.stream(levels).max().orElse(0);
         return Arrays.stream(levels).filter(l -> l > top - 50).sorted().toArray();

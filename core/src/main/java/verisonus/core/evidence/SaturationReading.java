@@ -14,6 +14,12 @@ public record SaturationReading(double index, double driveDb) {
         if (!(index >= 0 && index <= 1)) throw new IllegalArgumentException("saturation index " + index);
     }
 
+    /** The reading of an index between 0 and 1. */
+    static SaturationReading ofIndex(double index) {
+        double held = Math.clamp(index, 0.01, 0.99);
+        return new SaturationReading(index, MIDDLE_DB + WIDTH_DB * Math.log(held / (1 - held)));
+    }
+
     /** The index of a drive: half way at {@value #MIDDLE_DB} dB. */
     static SaturationReading ofDrive(double driveDb) {
         return new SaturationReading(1 / (1 + Math.exp(-(driveDb - MIDDLE_DB) / WIDTH_DB)), driveDb);

@@ -11,6 +11,15 @@ package verisonus.core.evidence;
  */
 public record SpectrumReading(double[] bandCentresHz, double[] levelDb, double[] trust, double centroidHz,
         double tiltDbPerOctave) {
+    /** The same with trust taken from bands that are not the guitar's own, as far as something else plays. */
+    SpectrumReading within(CompanyEstimator.Company company) {
+        double[] less = trust.clone();
+        for (int b = 0; b < less.length; b++) {
+            less[b] *= 1 - company.probability() * (1 - company.share()[b]);
+        }
+        return new SpectrumReading(bandCentresHz, levelDb, less, centroidHz, tiltDbPerOctave);
+    }
+
     /** Level of the band whose centre is nearest. */
     public double levelAt(double hz) {
         int best = 0;

@@ -9,9 +9,10 @@ import java.util.Arrays;
  * @param rateHz of the best sine
  * @param share of the curve's variance that it explains, 0 to 1
  * @param amplitude of it, in the curve's unit
+ * @param prominence its share against the median share of all rates: how far it stands out
  */
-record Swing(double rateHz, double share, double amplitude) {
-    static final Swing NONE = new Swing(0, 0, 0);
+record Swing(double rateHz, double share, double amplitude, double prominence) {
+    static final Swing NONE = new Swing(0, 0, 0, 1);
     private static final int FEWEST = 60;
 
     /** @param curve values every {@code hopS}; NaN where there is a gap */
@@ -37,16 +38,21 @@ record Swing(double rateHz, double share, double amplitude) {
         }
         Swing best = NONE;
         double step = 0.25 / (curve.length * hopS);
+        double[] shares = new double[(int) ((toHz - fromHz) / step) + 2];
+        int rates = 0;
         for (double hz = fromHz; hz <= toHz; hz += step) {
             Swing s = fitted(time, value, variance, hz);
+            shares[rates++] = s.share;
             if (s.share > best.share) best = s;
         }
+        Arrays.sort(shares, 0, rates);
+        double typical = shares[rates / 2] + 1e-6;
         for (double hz = best.rateHz - step; hz <= best.rateHz + step; hz += step / 20) {
             if (hz <= 0) continue;
             Swing s = fitted(time, value, variance, hz);
             if (s.share > best.share) best = s;
         }
-        return best;
+        return new Swing(best.rateHz, best.share, best.amplitude, best.share / typical);
     }
 
     private static Swing fitted(double[] time, double[] value, double variance, double hz) {
@@ -69,7 +75,7 @@ record Swing(double rateHz, double share, double amplitude) {
         if (det < 1e-9) return NONE;
         double a = (ss * cy - cs * sy) / det;
         double b = (cc * sy - cs * cy) / det;
-        return new Swing(hz, (a * cy + b * sy) / variance, Math.hypot(a, b));
+        return new Swing(hz, (a * cy + b * sy) / variance, Math.hypot(a, b), 1);
     }
 
     /** Quantile of the values that are there; 0 where none is. */

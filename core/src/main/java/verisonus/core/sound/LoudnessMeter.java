@@ -10,6 +10,8 @@ import java.util.OptionalDouble;
  */
 public final class LoudnessMeter {
     private static final double ABSOLUTE_GATE_LUFS = -70;
+    /** Between samples this far under the highest none rises over it: that would take 8 dB of overshoot. */
+    private static final double FAR_UNDER = 0.4;
     private static final double OFFSET_DB = -0.691;
 
     private LoudnessMeter() {}
@@ -38,9 +40,10 @@ public final class LoudnessMeter {
         Resampler four = Resampler.between(sound.rateHz(), 4 * sound.rateHz());
         for (float[] c : sound.channels()) {
             // In pieces, so that a long recording is never held four times over.
-            int step = 1 << 16;
+            int step = 1 << 10;
             int margin = 128;
             for (int at = 0; at < c.length; at += step) {
+                if (largest(c, at - margin, at + step + margin) < FAR_UNDER * peak) continue;
                 int from = Math.max(0, at - margin);
                 int to = Math.min(c.length, at + step + margin);
                 float[] y = four.resample(Arrays.copyOfRange(c, from, to));
@@ -49,6 +52,12 @@ public final class LoudnessMeter {
             }
         }
         return Decibels.fromAmplitude(peak);
+    }
+
+    private static float largest(float[] x, int from, int to) {
+        float most = 0;
+        for (int i = Math.max(0, from); i < Math.min(x.length, to); i++) most = Math.max(most, Math.abs(x[i]));
+        return most;
     }
 
     private static double lufs(double power) {

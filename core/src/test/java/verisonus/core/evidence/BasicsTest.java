@@ -78,9 +78,18 @@ class BasicsTest {
         @Test
         void gapsStandWhereNotesBegin() {
             float[] x = Signal.plucks(0.5, 3).atRate(22050).samples(22050 * 4);
-            LevelMovement m = LevelMovement.of(x);
-            long gaps = Arrays.stream(m.common()).filter(Double::isNaN).count();
-            assertThat(gaps).isBetween(20L, m.common().length / 2L);
+            boolean[] gap = BandLevels.of(x).gaps(4);
+            int gaps = 0;
+            for (boolean g : gap) if (g) gaps++;
+            assertThat(gaps).isBetween(20, gap.length / 2);
+        }
+
+        @Test
+        void bandsFollowAChangeOfLevelAlike() {
+            Sound x = Signal.noise(3).atDb(-20).lasting(2);
+            double[][] soft = BandLevels.of(x.atRate(BandLevels.RATE_HZ).mid()).db();
+            double[][] loud = BandLevels.of(x.gained(6).atRate(BandLevels.RATE_HZ).mid()).db();
+            for (int b = 0; b < BandLevels.BANDS; b++) assertThat(loud[50][b] - soft[50][b]).isCloseTo(6, within(0.01));
         }
 
         @Test

@@ -11,6 +11,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
+import verisonus.casebook.store.Verdict;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
@@ -112,7 +113,8 @@ public final class DeriveModel {
         Optional<DerivedTone> before = c.tone();
         Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
         SearchOptions plain = SearchOptions.defaults().withRig(rig).withSchool(start.get(), order.get(),
-                equalizing.get()).withBudget(effort.get().renders, 1);
+                equalizing.get()).withBudget(effort.get().renders, 1)
+                .correctedBy(Verdict.corrections(c.verdicts()));
         SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
         desk.work().run("Deriving", progress -> {
             Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();

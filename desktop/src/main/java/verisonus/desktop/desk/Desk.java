@@ -17,6 +17,7 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.core.evidence.Isolation;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.simulate.Quality;
@@ -37,12 +38,21 @@ public final class Desk {
     private final ReadOnlyObjectWrapper<Optional<OpenCase>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.NONE);
     private final ObjectProperty<Bench> bench = new SimpleObjectProperty<>(Bench.LISTEN);
+    private final ObjectProperty<Isolation> isolation = new SimpleObjectProperty<>(Isolation.WHOLE);
+    private final ReadOnlyObjectWrapper<Optional<Beside>> beside = new ReadOnlyObjectWrapper<>(Optional.empty());
     private OptionalLong chosenRegion = OptionalLong.empty();
+    private OptionalLong chosenReference = OptionalLong.empty();
+
+    /** What is heard beside the reference: a part of this or another recording. */
+    public record Beside(Medium medium, double fromS, String words) {}
 
     public Desk(Casebook book, Work work, PlayerModel player) {
         this.book = book;
         this.work = work;
         this.player = player;
+        isolation.subscribe((was, now) -> {
+            if (was != now) isolate(now);
+        });
         listCases();
         if (!cases.isEmpty()) openCase(cases.get(0).entry());
     }
@@ -56,10 +66,49 @@ public final class Desk {
     public void openCase(CaseEntry entry) {
         if (open.get().isPresent() && open.get().get().entry().id() == entry.id()) return;
         chosenRegion = OptionalLong.empty();
+        chosenReference = OptionalLong.empty();
+        lay(entry);
+    }
+
+    private void lay(CaseEntry entry) {
         player.stop();
         sounds.set(Sounds.NONE);
+        isolation.set(Isolation.WHOLE);
+        beside.set(Optional.empty());
         read(entry);
         loadSounds();
+    }
+
+    /** Studies another of the case's references. */
+    public void chooseReference(Medium medium) {
+        if (open.get().flatMap(o -> o.first(Medium.Role.REFERENCE)).filter(m -> m.id() == medium.id()).isPresent()) {
+            return;
+        }
+        chosenRegion = OptionalLong.empty();
+        chosenReference = OptionalLong.of(medium.id());
+        open.get().ifPresent(o -> lay(o.entry()));
+    }
+
+    private void isolate(Isolation wanted) {
+        Optional<Sound> reference = sounds.get().reference();
+        if (reference.isEmpty()) return;
+        work.run("Isolating: " + wanted.words(), _ -> {
+            player.loadIsolated(wanted.of(reference.get()));
+            return wanted;
+        }, _ -> player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent()));
+    }
+
+    /** Puts a part of a recording beside the reference, so that both begin together at the studied region. */
+    public void hearBeside(Optional<Beside> wanted) {
+        double at = open.get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
+        work.run("Laying it beside", _ -> {
+            player.loadBeside(wanted.map(w -> book.sound(w.medium().hash())),
+                    at - wanted.map(Beside::fromS).orElse(0.0));
+            return wanted;
+        }, w -> {
+            beside.set(w);
+            player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
+        });
     }
 
     /** Reads everything shown anew from the casebook. */
@@ -88,15 +137,22 @@ public final class Desk {
     }
 
     private void read(CaseEntry entry) {
-        List<Medium> media = book.media(entry.id());
+        List<Medium> media = referenceFirst(book.media(entry.id()));
         List<Region> regions = media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).findFirst()
                 .map(m -> book.regions(m.id())).orElse(List.of());
         Optional<Region> region = regions.stream().filter(r -> chosenRegion.equals(OptionalLong.of(r.id())))
                 .findFirst().or(() -> regions.stream().findFirst());
         open.set(Optional.of(new OpenCase(entry, media, regions, region,
-                region.flatMap(r -> book.measurement(r.id())), book.tone(entry.id()))));
+                region.flatMap(r -> book.measurement(r.id())),
+                region.map(r -> book.verdicts(r.id())).orElse(List.of()), book.claims(entry.id()),
+                book.tone(entry.id()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
+    }
+
+    private List<Medium> referenceFirst(List<Medium> media) {
+        return media.stream().sorted(java.util.Comparator.comparing(
+                m -> !(m.role() == Medium.Role.REFERENCE && chosenReference.equals(OptionalLong.of(m.id()))))).toList();
     }
 
     private void loadSounds() {
@@ -190,6 +246,19 @@ public final class Desk {
         }
     }
 
+    /** Says what a recording is. */
+    public void changeRole(Medium medium, Medium.Role role) {
+        if (medium.role() == role) return;
+        book.changeRole(medium, role);
+        refresh();
+    }
+
+    /** Takes a recording out of the case. */
+    public void removeMedium(Medium medium) {
+        book.removeMedium(medium);
+        refresh();
+    }
+
     public void chooseRegion(Region region) {
         chosenRegion = OptionalLong.of(region.id());
         open.get().ifPresent(o -> read(o.entry()));
@@ -230,6 +299,15 @@ public final class Desk {
 
     public ReadOnlyObjectProperty<Sounds> sounds() {
         return sounds.getReadOnlyProperty();
+    }
+
+    /** How the reference is heard. */
+    public ObjectProperty<Isolation> isolation() {
+        return isolation;
+    }
+
+    public ReadOnlyObjectProperty<Optional<Beside>> beside() {
+        return beside.getReadOnlyProperty();
     }
 
     public ObjectProperty<Bench> bench() {

@@ -3,28 +3,39 @@ package verisonus.desktop.desk;
 import java.util.List;
 import java.util.Optional;
 import verisonus.casebook.store.CaseEntry;
+import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.casebook.store.Verdict;
 
 /**
  * What is known of the case on the desk, apart from its sound.
  *
- * @param media its recordings, references first
- * @param regions of the first reference, in time order
+ * @param media its recordings, the reference under study first
+ * @param regions of the reference under study, in time order
  * @param region the one under study
  * @param measurement of that region
+ * @param verdicts what the player says of its findings
+ * @param claims what is said about the case's gear
  */
 public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions, Optional<Region> region,
-        Optional<Measurement> measurement, Optional<DerivedTone> tone) {
+        Optional<Measurement> measurement, List<Verdict> verdicts, List<ClaimEntry> claims,
+        Optional<DerivedTone> tone) {
     public OpenCase {
         media = List.copyOf(media);
         regions = List.copyOf(regions);
+        verdicts = List.copyOf(verdicts);
+        claims = List.copyOf(claims);
     }
 
     public Optional<Medium> first(Medium.Role role) {
         return media.stream().filter(m -> m.role() == role).findFirst();
+    }
+
+    public List<Medium> references() {
+        return media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).toList();
     }
 
     /** How far each bench has come. */

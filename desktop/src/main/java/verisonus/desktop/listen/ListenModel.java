@@ -1,21 +1,31 @@
 package verisonus.desktop.listen;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyListProperty;
+import javafx.beans.property.ReadOnlyListWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.Course;
+import verisonus.core.evidence.Isolation;
+import verisonus.core.evidence.Passage;
+import verisonus.core.evidence.PassageFinder;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.PlayerModel;
 
 /** The reference's course over time and the regions marked on it. */
 public final class ListenModel {
     /** How many values of each ribbon are kept: more than a wide screen has points. */
     private static final int STEPS = 2400;
+    /** A long recording is drawn this finely, so that it can be looked at closely. */
+    private static final double FINEST_S = 0.05;
     /** A shorter drag is a slip of the hand. */
     private static final double SHORTEST_S = 0.5;
 
@@ -23,20 +33,122 @@ public final class ListenModel {
     private final ReadOnlyObjectWrapper<Optional<Course>> course = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Region.Role> role = new SimpleObjectProperty<>(Region.Role.CORE_TONE);
 
-    private Optional<Sound> drawn = Optional.empty();
+    private final ReadOnlyListWrapper<Passage> proposals = new ReadOnlyListWrapper<>(
+            FXCollections.observableArrayList());
+    private final ReadOnlyObjectWrapper<PlayerModel.Span> view = new ReadOnlyObjectWrapper<>(
+            new PlayerModel.Span(0, 1));
+    private Optional<String> drawn = Optional.empty();
 
     public ListenModel(Desk desk) {
         this.desk = desk;
-        desk.sounds().subscribe(s -> show(s.reference()));
+        desk.open().subscribe(this::showKept);
+        desk.sounds().subscribe(s -> s.reference().ifPresent(this::draw));
+        showKept(desk.open().get());
     }
 
-    private void show(Optional<Sound> reference) {
-        if (reference.equals(drawn)) return;
-        drawn = reference;
-        course.set(Optional.empty());
-        reference.ifPresent(r -> desk.work().run("Drawing the recording", _ -> Course.of(r, STEPS), made -> {
-            if (drawn.equals(Optional.of(r))) course.set(Optional.of(made));
-        }));
+    private double lengthS() {
+        return reference().map(Medium::durationS).orElse(1.0);
+    }
+
+    private Optional<Medium> reference() {
+        return desk.open().get().flatMap(o -> o.first(Medium.Role.REFERENCE));
+    }
+
+    /** A course that was drawn before is there at once, before the sound is. */
+    private void showKept(Optional<OpenCase> open) {
+        Optional<String> hash = open.flatMap(o -> o.first(Medium.Role.REFERENCE)).map(Medium::hash);
+        if (hash.equals(drawn)) return;
+        drawn = hash;
+        show(hash.flatMap(desk.book()::course));
+        view.set(new PlayerModel.Span(0, lengthS()));
+    }
+
+    private void show(Optional<Course> made) {
+        course.set(made);
+        proposals.setAll(made.map(PassageFinder::in).orElse(List.of()));
+    }
+
+    private void draw(Sound sound) {
+        Optional<String> hash = drawn;
+        if (course.get().isPresent() || hash.isEmpty()) return;
+        int steps = Math.max(STEPS, (int) (sound.durationS() / FINEST_S));
+        desk.work().run("Drawing the recording", _ -> {
+            Course made = Course.of(sound, steps);
+            desk.book().keepCourse(hash.get(), made);
+            return made;
+        }, made -> {
+            if (drawn.equals(hash)) show(Optional.of(made));
+        });
+    }
+
+    /** Zooms about a time; factor over 1 shows more. */
+    public void zoom(double factor, double aboutS) {
+        PlayerModel.Span v = view.get();
+        double span = Math.clamp((v.toS() - v.fromS()) * factor, Math.min(1, lengthS()), lengthS());
+        double share = (aboutS - v.fromS()) / Math.max(1e-9, v.toS() - v.fromS());
+        look(aboutS - share * span, span);
+    }
+
+    /** Moves the view by a share of what it spans. */
+    public void scroll(double share) {
+        PlayerModel.Span v = view.get();
+        double span = v.toS() - v.fromS();
+        look(v.fromS() + share * span, span);
+    }
+
+    private void look(double fromS, double spanS) {
+        double from = Math.clamp(fromS, 0, Math.max(0, lengthS() - spanS));
+        view.set(new PlayerModel.Span(from, from + spanS));
+    }
+
+    /** The part of the recording that is drawn. */
+    public ReadOnlyObjectProperty<PlayerModel.Span> view() {
+        return view.getReadOnlyProperty();
+    }
+
+    /** Stretches worth studying that are not marked yet, each with its reason. */
+    public ReadOnlyListProperty<Passage> proposals() {
+        return proposals.getReadOnlyProperty();
+    }
+
+    /** Proposals that no region of the same role covers by half. */
+    public List<Passage> openProposals() {
+        List<Region> regions = desk.open().get().map(OpenCase::regions).orElse(List.of());
+        return proposals.stream().filter(p -> regions.stream().noneMatch(r -> r.role() == role(p.purpose())
+                && Math.min(r.toS(), p.toS()) - Math.max(r.fromS(), p.fromS()) > 0.5 * (p.toS() - p.fromS()))).toList();
+    }
+
+    /** Marks the best proposal that is still open. @return whether there was one */
+    public boolean acceptNext() {
+        List<Passage> open = openProposals();
+        if (open.isEmpty()) return false;
+        accept(open.get(0));
+        return true;
+    }
+
+    /** Marks a proposal as a region. */
+    public void accept(Passage p) {
+        reference().ifPresent(m -> {
+            long id = desk.book().addRegion(m.id(), role(p.purpose()), p.fromS(), Math.min(p.toS(), m.durationS()));
+            desk.refresh();
+            desk.open().get().flatMap(o -> o.regions().stream().filter(r -> r.id() == id).findFirst())
+                    .ifPresent(desk::chooseRegion);
+        });
+    }
+
+    static Region.Role role(Passage.Purpose purpose) {
+        return switch (purpose) {
+            case CORE_TONE -> Region.Role.CORE_TONE;
+            case ECHO_TAIL -> Region.Role.ECHO_TAIL;
+            case NOISE -> Region.Role.NOISE;
+        };
+    }
+
+    /** Hears the reference in the next way that suits it. */
+    public void nextIsolation() {
+        int channels = desk.sounds().get().reference().map(s -> s.channels().length).orElse(1);
+        List<Isolation> ways = java.util.Arrays.stream(Isolation.values()).filter(w -> w.suits(channels)).toList();
+        desk.isolation().set(ways.get((ways.indexOf(desk.isolation().get()) + 1) % ways.size()));
     }
 
     /** Marks a part of the reference for the chosen role; what is shorter than half a second is left alone. */

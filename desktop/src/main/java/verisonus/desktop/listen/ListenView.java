@@ -9,17 +9,22 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.core.evidence.Isolation;
+import verisonus.core.evidence.Passage;
+import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.AxisTicks;
+import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -28,6 +33,8 @@ public final class ListenView extends BorderPane {
     private final ListenModel model;
     private final VBox regions = new VBox(4);
     private final VBox recordings = new VBox(6);
+    private final VBox proposals = new VBox(4);
+    private final ChoiceBox<Isolation> isolation = new ChoiceBox<>();
     private final Label question = Nodes.label("Where does the guitar stand alone?", "heading");
     private final Label hint = Nodes.label("", "quiet", "small");
     private final VBox empty;
@@ -45,18 +52,49 @@ public final class ListenView extends BorderPane {
                         "quiet"));
         empty.setAlignment(Pos.CENTER);
         setPadding(new Insets(14, 22, 10, 22));
-        setTop(Nodes.column(2, question, hint));
+        Pane space = new Pane();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox head = new HBox(10, Nodes.column(2, question, hint), space, Nodes.label("hear", "quiet"), isolation);
+        head.setAlignment(Pos.CENTER_LEFT);
+        setTop(head);
         VBox left = Nodes.column(6, Nodes.label("Regions", "strong"), regions);
-        VBox right = Nodes.column(6, Nodes.label("Recordings of this case", "strong"), recordings);
-        right.setMinWidth(320);
-        HBox below = new HBox(30, left, right);
-        HBox.setHgrow(left, Priority.ALWAYS);
+        VBox middle = Nodes.column(6, Nodes.label("Worth studying", "strong"), proposals);
+        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings);
+        left.setMinWidth(420);
+        middle.setMinWidth(200);
+        right.setMinWidth(250);
+        HBox below = new HBox(24, left, middle, right);
+        HBox.setHgrow(middle, Priority.ALWAYS);
+        ScrollPane scroll = new ScrollPane(below);
+        scroll.setFitToWidth(true);
+        scroll.setPrefHeight(212);
+        scroll.setMinHeight(150);
         below.setPadding(new Insets(8, 0, 0, 0));
-        below.setMinHeight(190);
-        setBottom(below);
+        setBottom(scroll);
+        isolation();
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         show();
+    }
+
+    private void isolation() {
+        isolation.setConverter(Choices.named(Isolation::words, Isolation.WHOLE));
+        isolation.setAccessibleText("how the reference is heard");
+        isolation.setTooltip(new Tooltip("how the reference is heard while it plays; I takes the next"));
+        isolation.setId("isolation");
+        isolation.setOnAction(_ -> Optional.ofNullable(isolation.getValue()).ifPresent(model.desk().isolation()::set));
+        model.desk().isolation().subscribe(w -> isolation.setValue(w));
+        model.desk().sounds().subscribe(s -> {
+            int channels = s.reference().map(r -> r.channels().length).orElse(1);
+            List<Isolation> ways = java.util.Arrays.stream(Isolation.values()).filter(w -> w.suits(channels)).toList();
+            if (!isolation.getItems().equals(ways)) {
+                isolation.getItems().setAll(ways);
+                isolation.setValue(model.desk().isolation().get());
+            }
+        });
+        model.proposals().subscribe(this::show);
+        model.course().subscribe(this::show);
+        model.desk().beside().subscribe(this::show);
     }
 
     private void show() {
@@ -64,11 +102,12 @@ public final class ListenView extends BorderPane {
         boolean any = open.flatMap(o -> o.first(Medium.Role.REFERENCE)).isPresent();
         setCenter(any ? ribbons : empty);
         hint.setText(any
-                ? "Drag across the ribbons to mark a region for what it is good for; type exact times below."
+                ? "Drag to mark a region. Wheel moves, Ctrl and wheel zooms."
                 : "");
         regions.getChildren().setAll(open.map(this::regionRows).orElse(List.of()));
-        recordings.getChildren().setAll(open.map(o -> o.media().stream().map(ListenView::recording).toList())
+        recordings.getChildren().setAll(open.map(o -> o.media().stream().map(m -> recording(m, o)).toList())
                 .orElse(List.of()));
+        proposals.getChildren().setAll(any ? proposed() : List.of());
     }
 
     private List<Node> regionRows(OpenCase o) {
@@ -93,19 +132,27 @@ public final class ListenView extends BorderPane {
     private static ChoiceBox<Region.Role> roles() {
         ChoiceBox<Region.Role> box = new ChoiceBox<>();
         box.getItems().setAll(Region.Role.values());
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Region.Role role) {
-                return role == null ? "" : role.words();
-            }
-
-            @Override
-            public Region.Role fromString(String words) {
-                return Region.Role.CORE_TONE;
-            }
-        });
+        box.setConverter(Choices.named(Region.Role::words, Region.Role.CORE_TONE));
         box.setAccessibleText("what the region is good for");
         return box;
+    }
+
+    private List<Node> proposed() {
+        List<Passage> open = model.openProposals();
+        if (open.isEmpty()) {
+            return List.of(Nodes.wrapped(model.course().get().isPresent()
+                    ? "Nothing more stands out; mark what you want to study."
+                    : "Looking…", "quiet", "small"));
+        }
+        List<Node> out = new java.util.ArrayList<>();
+        for (Passage p : open.subList(0, Math.min(3, open.size()))) {
+            Button accept = Nodes.plain(String.format(Locale.ROOT, "%s  %s – %s", ListenModel.role(p.purpose()).words(),
+                    AxisTicks.time(p.fromS(), true), AxisTicks.time(p.toS(), true)));
+            accept.setOnAction(_ -> model.accept(p));
+            accept.setTooltip(new Tooltip("mark it" + (out.isEmpty() ? " (A)" : "")));
+            out.add(Nodes.column(0, accept, Nodes.padded(Nodes.wrapped(p.reason(), "small", "quiet"), 0, 0, 0, 7)));
+        }
+        return out;
     }
 
     private Node row(Region r, boolean studied) {
@@ -114,7 +161,11 @@ public final class ListenView extends BorderPane {
                     AxisTicks.time(r.fromS(), true), AxisTicks.time(r.toS(), true)));
             choose.setOnAction(_ -> model.desk().chooseRegion(r));
             choose.setTooltip(new Tooltip("study this region instead"));
-            return choose;
+            Button beside = Nodes.plain("beside");
+            beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
+            beside.setOnAction(_ -> reference().ifPresent(m -> model.desk().hearBeside(Optional.of(
+                    new Desk.Beside(m, r.fromS(), r.role().words())))));
+            return new HBox(4, choose, beside);
         }
         TextField from = Nodes.field(seconds(r.fromS()), "region starts, seconds");
         from.setId("region-from");
@@ -134,7 +185,7 @@ public final class ListenView extends BorderPane {
         remove.setOnAction(_ -> model.remove());
         remove.setTooltip(new Tooltip("removes the mark, not the sound; Ctrl+Z brings it back"));
         HBox box = new HBox(8, Nodes.label("●", "reference-ink"), role, from, Nodes.label("to", "quiet"), to,
-                Nodes.label("s", "quiet"), Nodes.label("studied", "small", "quiet"), remove, fault);
+                Nodes.label("s", "quiet"), remove, fault);
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
     }
@@ -151,14 +202,44 @@ public final class ListenView extends BorderPane {
         }
     }
 
-    private static Node recording(Medium m) {
-        String role = switch (m.role()) {
+    private Optional<Medium> reference() {
+        return model.desk().open().get().flatMap(o -> o.first(Medium.Role.REFERENCE));
+    }
+
+    private Node recording(Medium m, OpenCase o) {
+        boolean reference = m.role() == Medium.Role.REFERENCE;
+        boolean studied = reference && reference().filter(r -> r.id() == m.id()).isPresent();
+        ChoiceBox<Medium.Role> role = new ChoiceBox<>();
+        role.getItems().setAll(Medium.Role.values());
+        role.setConverter(Choices.named(ListenView::words, Medium.Role.REFERENCE));
+        role.setValue(m.role());
+        role.setAccessibleText("what " + m.title() + " is");
+        role.setOnAction(_ -> model.desk().changeRole(m, role.getValue()));
+        Button remove = Nodes.plain("remove");
+        remove.setTooltip(new Tooltip("takes it out of the case; Ctrl+Z brings it back"));
+        remove.setOnAction(_ -> model.desk().removeMedium(m));
+        HBox line = new HBox(6, role, Nodes.label(AxisTicks.time(m.durationS(), true), "small", "quiet"));
+        line.setAlignment(Pos.CENTER_LEFT);
+        HBox more = new HBox(0);
+        if (reference && !studied && o.references().size() > 1) {
+            Button study = Nodes.plain("study");
+            study.setTooltip(new Tooltip("study this reference instead"));
+            study.setOnAction(_ -> model.desk().chooseReference(m));
+            Button beside = Nodes.plain("beside");
+            beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
+            beside.setOnAction(_ -> model.desk().hearBeside(Optional.of(new Desk.Beside(m, 0, m.title()))));
+            line.getChildren().addAll(study, beside);
+        }
+        line.getChildren().add(remove);
+        return Nodes.column(0, Nodes.label((studied ? "● " : "") + m.title(), studied ? "reference-ink" : "label"),
+                line);
+    }
+
+    private static String words(Medium.Role role) {
+        return switch (role) {
             case REFERENCE -> "reference";
             case DI -> "DI, dry guitar";
-            case BACKING -> "the band without the guitar";
+            case BACKING -> "band, no guitar";
         };
-        String ink = m.role() == Medium.Role.REFERENCE ? "reference-ink" : "quiet";
-        return Nodes.column(0, Nodes.label(m.title()),
-                Nodes.label(role + ", " + AxisTicks.time(m.durationS(), true), "small", ink));
     }
 }

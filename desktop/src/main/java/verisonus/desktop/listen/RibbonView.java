@@ -4,11 +4,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.paint.Color;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.Course;
+import verisonus.core.evidence.Passage;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.PlayerModel;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
@@ -31,18 +35,51 @@ final class RibbonView extends Drawing {
         super(theme);
         this.model = model;
         setFocusTraversable(true);
-        setAccessibleText("Ribbons of level, brightness, body and width over time; drag to mark a region");
+        setAccessibleText(
+                "Ribbons of level, brightness, body, width and guitar alone over time; drag to mark a region, wheel to move,"
+                        + " Ctrl and wheel or + and - to zoom, Home for all of it");
         model.course().subscribe(this::redraw);
         model.desk().open().subscribe(this::redraw);
         model.desk().player().positionS().subscribe(this::redraw);
         setOnMousePressed(this::press);
         setOnMouseDragged(this::drag);
         setOnMouseReleased(_ -> release());
+        model.view().subscribe(this::redraw);
+        model.proposals().subscribe(this::redraw);
+        setOnScroll(this::scroll);
+        setOnKeyPressed(this::key);
+    }
+
+    /** The wheel moves along; with Ctrl it zooms about the pointer. */
+    private void scroll(ScrollEvent e) {
+        if (e.isControlDown()) {
+            model.zoom(e.getDeltaY() > 0 ? 0.8 : 1.25, axis().timeS(e.getX()));
+        } else {
+            double turned = Math.abs(e.getDeltaX()) > Math.abs(e.getDeltaY()) ? e.getDeltaX() : e.getDeltaY();
+            model.scroll(-Math.signum(turned) * 0.12);
+        }
+        e.consume();
+    }
+
+    private void key(KeyEvent e) {
+        double middle = axis().fromS() + axis().spanS() / 2;
+        switch (e.getCode()) {
+            case PLUS, EQUALS, ADD -> model.zoom(0.7, middle);
+            case MINUS, SUBTRACT -> model.zoom(1.4, middle);
+            case LEFT -> model.scroll(-0.2);
+            case RIGHT -> model.scroll(0.2);
+            case HOME -> model.zoom(1e6, middle);
+            default -> {
+                return;
+            }
+        }
+        e.consume();
     }
 
     private TimeAxis axis() {
-        double length = model.desk().sounds().get().reference().map(s -> s.durationS()).orElse(1.0);
-        return new TimeAxis(LABELS, Math.max(1, getWidth() - LABELS - 8), length);
+        PlayerModel.Span v = model.view().get();
+        return new TimeAxis(LABELS, Math.max(1, getWidth() - LABELS - 8), v.fromS(),
+                Math.max(0.01, v.toS() - v.fromS()));
     }
 
     private void press(MouseEvent e) {
@@ -85,15 +122,33 @@ final class RibbonView extends Drawing {
         Course c = course.get();
         List<Ribbon> ribbons = List.of(new Ribbon("level", "dBFS", c.levelDb(), -70, 0),
                 new Ribbon("brightness", "Hz", c.brightnessHz(), 200, 3200),
-                new Ribbon("body", "dB", c.bodyDb(), -20, 0), new Ribbon("width", "dB", c.widthDb(), -40, 6));
+                new Ribbon("body", "dB", c.bodyDb(), -20, 0), new Ribbon("width", "dB", c.widthDb(), -40, 6),
+                new Ribbon("guitar alone", "", c.alone(), 0, 1));
         double each = (h - TOP - BOTTOM) / ribbons.size();
         for (int i = 0; i < ribbons.size(); i++) {
             drawRibbon(g, ribbons.get(i), c.stepS(), axis, TOP + i * each, each, inks);
         }
         drawAxis(g, axis, h, inks);
         g.setStroke(inks.ink());
-        double now = axis.x(Math.min(axis.lengthS(), model.desk().player().positionS().get()));
-        g.strokeLine(now, TOP - 8, now, h - BOTTOM);
+        drawProposals(g, axis, h, inks);
+        double at = model.desk().player().positionS().get();
+        if (at < axis.fromS() || at > axis.toS()) return;
+        g.setStroke(inks.ink());
+        g.strokeLine(axis.x(at), TOP - 8, axis.x(at), h - BOTTOM);
+    }
+
+    /** Proposals as brackets under the ribbons: nothing is marked until the player says so. */
+    private void drawProposals(GraphicsContext g, TimeAxis axis, double h, Inks inks) {
+        g.setStroke(inks.gap());
+        for (Passage p : model.openProposals()) {
+            double a = Math.max(axis.left(), axis.x(p.fromS()));
+            double b = Math.min(axis.left() + axis.width(), axis.x(p.toS()));
+            if (b <= axis.left() || a >= axis.left() + axis.width()) continue;
+            double y = h - BOTTOM - 4;
+            g.strokeLine(a, y, b, y);
+            g.strokeLine(a, y - 5, a, y);
+            g.strokeLine(b, y - 5, b, y);
+        }
     }
 
     private void drawRegions(GraphicsContext g, TimeAxis axis, double h, Inks inks) {
@@ -101,8 +156,9 @@ final class RibbonView extends Drawing {
         double labelEnds = 0;
         for (Region r : regions()) {
             boolean studied = chosen.filter(r::equals).isPresent();
-            double x = axis.x(r.fromS());
-            double width = axis.x(r.toS()) - x;
+            double x = Math.max(axis.left(), axis.x(r.fromS()));
+            double width = Math.min(axis.left() + axis.width(), axis.x(r.toS())) - x;
+            if (width <= 0) continue;
             Color plum = inks.reference();
             g.setFill(Color.color(plum.getRed(), plum.getGreen(), plum.getBlue(), studied ? 0.13 : 0.05));
             g.fillRect(x, TOP - 6, width, h - TOP - BOTTOM + 6);
@@ -133,7 +189,8 @@ final class RibbonView extends Drawing {
         g.setFill(inks.ink());
         g.fillText(r.name, 0, top + height / 2 - 2);
         g.setFill(inks.quiet());
-        g.fillText("to " + AxisTicks.number(r.high) + " " + r.unit, 0, top + height / 2 + 13);
+        g.fillText(r.unit.isEmpty() ? "likely" : "to " + AxisTicks.number(r.high) + " " + r.unit, 0,
+                top + height / 2 + 13);
         Color plum = inks.reference();
         g.setFill(Color.color(plum.getRed(), plum.getGreen(), plum.getBlue(), 0.28));
         int points = (int) axis.width();
@@ -154,9 +211,10 @@ final class RibbonView extends Drawing {
 
     /** The largest value of those that fall on one point. */
     private static float strongest(float[] values, double stepS, TimeAxis axis, int point) {
-        int from = (int) (point / axis.width() * axis.lengthS() / stepS);
-        int to = Math.max(from + 1, (int) ((point + 1) / axis.width() * axis.lengthS() / stepS));
-        float top = values[Math.min(from, values.length - 1)];
+        double perPoint = axis.spanS() / axis.width();
+        int from = (int) ((axis.fromS() + point * perPoint) / stepS);
+        int to = Math.max(from + 1, (int) ((axis.fromS() + (point + 1) * perPoint) / stepS));
+        float top = values[Math.clamp(from, 0, values.length - 1)];
         for (int i = from; i < Math.min(to, values.length); i++) top = Math.max(top, values[i]);
         return top;
     }
@@ -169,10 +227,10 @@ final class RibbonView extends Drawing {
     private static void drawAxis(GraphicsContext g, TimeAxis axis, double h, Inks inks) {
         g.setFill(inks.quiet());
         g.setStroke(inks.rule());
-        for (double t : AxisTicks.linear(0, axis.lengthS(), 12)) {
+        for (double t : AxisTicks.linear(axis.fromS(), axis.toS(), 12)) {
             double x = axis.x(t);
             g.strokeLine(x, h - BOTTOM, x, h - BOTTOM + 4);
-            g.fillText(AxisTicks.time(t, false), x - 10, h - 6);
+            g.fillText(AxisTicks.time(t, axis.spanS() < 12), x - 10, h - 6);
         }
     }
 }

@@ -1,18 +1,37 @@
 package verisonus.desktop.measure;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.casebook.store.Verdict;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.casebook.words.FindingsCsv;
+import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.Signature;
+import verisonus.core.evidence.Trait;
+import verisonus.core.evidence.Word;
+import verisonus.core.fault.InputFault;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -20,8 +39,10 @@ import verisonus.desktop.desk.OpenCase;
 /** What was found in the region under study. */
 public final class MeasureModel {
     private static final double LEAN_ON = 0.7;
+    private static final int FEWEST_TAPS = 4;
 
     private final Desk desk;
+    private final List<Long> taps = new ArrayList<>();
     private final IntegerProperty selected = new SimpleIntegerProperty(0);
 
     public MeasureModel(Desk desk) {
@@ -41,8 +62,13 @@ public final class MeasureModel {
         Region region = c.region().orElseThrow();
         Medium medium = c.first(Medium.Role.REFERENCE).orElseThrow();
         Sound whole = desk.sounds().get().reference().orElseThrow();
+        Optional<Sound> take = desk.sounds().get().di();
         desk.work().run("Measuring", progress -> {
-            Evidence e = Examination.of(whole.slice(region.fromS(), region.toS()), progress);
+            Sound part = whole.slice(region.fromS(), region.toS());
+            // A take of the same performance shows what the recording alone hides; another one changes nothing.
+            Evidence e = take.isPresent()
+                    ? PairedExamination.of(part, take.get(), progress).evidence()
+                    : Examination.of(part, progress);
             String document = Json.text(EvidenceJson.write(medium.title(), region.fromS(), region.toS(),
                     whole.rateHz(), medium.durationS(), e));
             return new Measurement(EvidenceSentences.of(e), document);
@@ -50,6 +76,192 @@ public final class MeasureModel {
             desk.book().keepMeasurement(region.id(), m);
             desk.refresh();
         });
+    }
+
+    /** What the player says of a finding. */
+    public Optional<Verdict> verdict(String topic) {
+        return Verdict.of(desk.open().get().map(OpenCase::verdicts).orElse(List.of()), topic);
+    }
+
+    /** Accepts the chosen finding, or takes that back. */
+    public void accept() {
+        say(f -> new Verdict(f.topic(), Verdict.State.ACCEPTED, OptionalDouble.empty()));
+    }
+
+    /** Sets the chosen finding aside: nothing rests on it any more. */
+    public void setAside() {
+        say(f -> new Verdict(f.topic(), Verdict.State.SET_ASIDE, OptionalDouble.empty()));
+    }
+
+    /** Puts the player's figure in place of the measured one. @return whether the figure can be meant */
+    public boolean correct(double figure) {
+        Optional<Correction.Topic> topic = chosen().flatMap(f -> Correction.Topic.of(f.topic()));
+        if (topic.isEmpty() || !topic.get().accepts(figure)) return false;
+        say(f -> new Verdict(f.topic(), Verdict.State.CORRECTED, OptionalDouble.of(figure)));
+        return true;
+    }
+
+    /**
+     * One tap of the tempo; from the fourth on the mean stands. {@link #settleTaps} makes it the region's tempo.
+     *
+     * @return what to say to it
+     */
+    public String tap(long nanos) {
+        if (!taps.isEmpty() && nanos - taps.get(taps.size() - 1) > 2_000_000_000L) taps.clear();
+        taps.add(nanos);
+        OptionalDouble bpm = tappedBpm();
+        if (bpm.isEmpty()) return "Tap on: " + (FEWEST_TAPS - taps.size()) + " more.";
+        return String.format(Locale.ROOT, "%.1f BPM tapped; stands when you stop.", bpm.getAsDouble());
+    }
+
+    private OptionalDouble tappedBpm() {
+        int n = taps.size();
+        return n < FEWEST_TAPS
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(60e9 * (n - 1) / (taps.get(n - 1) - taps.get(0)));
+    }
+
+    /** Takes the tapped tempo as the player's correction of the measured one. */
+    public void settleTaps() {
+        OptionalDouble bpm = tappedBpm();
+        taps.clear();
+        Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
+        if (bpm.isEmpty() || region.isEmpty() || !Correction.Topic.PULSE.accepts(bpm.getAsDouble())) return;
+        double rounded = Math.rint(10 * bpm.getAsDouble()) / 10;
+        desk.book().keepVerdict(region.get().id(), new Verdict(Correction.Topic.PULSE.words(), Verdict.State.CORRECTED,
+                OptionalDouble.of(rounded)));
+        desk.refresh();
+    }
+
+    private void say(Function<EvidenceSentences, Verdict> of) {
+        Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
+        if (region.isEmpty() || chosen().isEmpty()) return;
+        Verdict v = of.apply(chosen().get());
+        if (verdict(v.topic()).filter(v::equals).isPresent()) {
+            desk.book().dropVerdict(region.get().id(), v.topic());
+        } else {
+            desk.book().keepVerdict(region.get().id(), v);
+        }
+        desk.refresh();
+    }
+
+    /** A measured region of the case, with what was found. */
+    public record Measured(Medium medium, Region region, Measurement measurement) {
+        String words() {
+            return String.format(Locale.ROOT, "%s, %s %.1f–%.1f s", medium.title(), region.role().words(),
+                    region.fromS(),
+                    region.toS());
+        }
+    }
+
+    /** All measured regions of the case's references, those of the reference under study first. */
+    public List<Measured> measured() {
+        List<Measured> out = new ArrayList<>();
+        for (Medium m : desk.open().get().map(OpenCase::references).orElse(List.of())) {
+            for (Region r : desk.book().regions(m.id())) {
+                desk.book().measurement(r.id()).ifPresent(found -> out.add(new Measured(m, r, found)));
+            }
+        }
+        return out;
+    }
+
+    /** What the case's references have in common, each by its first measured region; empty under two. */
+    public Optional<Signature> signature() {
+        List<Measured> first = firstOfEach();
+        return first.size() < 2
+                ? Optional.empty()
+                : Optional.of(Signature.over(first.stream().map(m -> traits(m.measurement())).toList()));
+    }
+
+    List<Measured> firstOfEach() {
+        List<Measured> out = new ArrayList<>();
+        for (Measured m : measured()) {
+            if (out.stream().noneMatch(o -> o.medium().id() == m.medium().id())) out.add(m);
+        }
+        return out;
+    }
+
+    Map<Trait, Double> traits(Measurement m) {
+        return EvidenceJson.traits("casebook", m.document());
+    }
+
+    /** Words of the vocabulary that fit the region, the clearest first. */
+    public List<Word.Fit> words() {
+        return desk.open().get().flatMap(OpenCase::measurement)
+                .map(m -> Word.fitting(desk.book().vocabulary(), traits(m))).orElse(List.of());
+    }
+
+    /** Learns a word: it fits the region under study and not the other one. @return what was learnt, or why nothing was */
+    public String teach(String name, Word.Kind kind, Measured without) {
+        Optional<Measurement> with = desk.open().get().flatMap(OpenCase::measurement);
+        if (with.isEmpty() || name.isBlank()) return "Measure the region and type a word first.";
+        Optional<Word> word = Word.taughtBy(name.strip(), kind, traits(with.get()), traits(without.measurement()));
+        if (word.isEmpty()) return "The two differ too little in what is measured.";
+        List<Word> words = new ArrayList<>(desk.book().vocabulary().stream()
+                .filter(w -> !w.name().equals(name.strip())).toList());
+        words.add(word.get());
+        desk.book().keepVocabulary(words, "Taught the word " + name.strip());
+        desk.refresh();
+        return "Learnt: " + name.strip() + " rests on " + word.get().conditions().stream().map(c -> c.trait().words())
+                .collect(Collectors.joining(", ")) + ".";
+    }
+
+    /** Takes a word out of the vocabulary. */
+    public void forget(Word word) {
+        desk.book().keepVocabulary(desk.book().vocabulary().stream().filter(w -> !w.equals(word)).toList(),
+                "Took the word " + word.name() + " out");
+        desk.refresh();
+    }
+
+    /** Puts another condition in place of one of a word's. */
+    public void change(Word word, Word.Condition from, Word.Condition to) {
+        List<Word> words = desk.book().vocabulary().stream().map(w -> !w.equals(word)
+                ? w
+                : new Word(w.name(), w.kind(), w.conditions().stream().map(c -> c.equals(from) ? to : c).toList(),
+                        w.taught()))
+                .toList();
+        desk.book().keepVocabulary(words, "Changed the word " + word.name());
+        desk.refresh();
+    }
+
+    public void claim(Claim claim) {
+        desk.open().get().ifPresent(o -> {
+            desk.book().addClaim(o.entry().id(), claim);
+            desk.refresh();
+        });
+    }
+
+    public void removeClaim(ClaimEntry claim) {
+        desk.open().get().ifPresent(o -> {
+            desk.book().removeClaim(o.entry().id(), claim);
+            desk.refresh();
+        });
+    }
+
+    /** What the region's evidence says to a claim. */
+    public Claim.Judgement judge(Claim claim) {
+        return desk.open().get().flatMap(OpenCase::measurement)
+                .map(m -> EvidenceJson.judgement("casebook", m.document(), claim.says()))
+                .orElse(new Claim.Judgement(Claim.Verdict.UNDECIDED, "the region is not measured yet"));
+    }
+
+    /** Writes the findings to a file: a table where it ends in .csv, else the whole document. */
+    public void export(Path file) {
+        Optional<Measurement> found = desk.open().get().flatMap(OpenCase::measurement);
+        if (found.isEmpty()) return;
+        boolean table = file.toString().toLowerCase(Locale.ROOT).endsWith(".csv");
+        String text = table
+                ? FindingsCsv.write(findings(), t -> verdict(t).map(v -> v.state().words() + " " + v.figureWords())
+                        .map(String::strip).orElse(""))
+                : found.get().document();
+        desk.work().run("Writing " + file.getFileName(), _ -> {
+            try {
+                Files.writeString(file, text);
+            } catch (IOException e) {
+                throw new InputFault(file.toString(), "it cannot be written", "choose another folder", e);
+            }
+            return file;
+        }, _ -> {});
     }
 
     public List<EvidenceSentences> findings() {

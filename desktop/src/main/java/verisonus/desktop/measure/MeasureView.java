@@ -1,19 +1,31 @@
 package verisonus.desktop.measure;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.beans.binding.Bindings;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import verisonus.casebook.store.Verdict;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Presence;
 import verisonus.desktop.theme.Nodes;
@@ -30,6 +42,30 @@ public final class MeasureView extends BorderPane {
     private final Label title = Nodes.wrapped("", "quiet", "small");
     private final Label reason = Nodes.wrapped("");
     private final PlotView plot;
+    private final VerdictBar verdict;
+    private final SpectrogramView spectrogram;
+    private final ToggleButton drawn = new ToggleButton("spectrogram");
+    private final ScrollPane scroll = new ScrollPane();
+    private final VBox right;
+    private final Map<Lens, Supplier<Node>> lenses = new EnumMap<>(Lens.class);
+    private final ObjectProperty<Lens> lens = new SimpleObjectProperty<>(Lens.FINDINGS);
+
+    /** Ways to look at what was found. */
+    enum Lens {
+        FINDINGS("findings", "each with its reason"), BESIDE("side by side",
+                "two measured regions or recordings"), WORDS("words",
+                        "the words that fit, what they rest on, and new ones"), CLAIMS("claims",
+                                "what is said about the gear, and what the evidence says to it"), SIGNATURE("signature",
+                                        "what the references have in common");
+
+        private final String words;
+        private final String about;
+
+        Lens(String words, String about) {
+            this.words = words;
+            this.about = about;
+        }
+    }
 
     public MeasureView(MeasureModel model, Theme theme) {
         this.model = model;
@@ -41,27 +77,80 @@ public final class MeasureView extends BorderPane {
         measure.setOnAction(_ -> model.measure());
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(8, Nodes.column(2, heading, summary), space, measure);
+        Button export = new Button("Export…");
+        export.setMinWidth(Region.USE_PREF_SIZE);
+        export.setTooltip(new Tooltip("every finding as a table (.csv) or as one document (.json)"));
+        export.setOnAction(_ -> export());
+        export.disableProperty().bind(Bindings.createBooleanBinding(() -> model.findings().isEmpty(),
+                model.desk().open()));
+        HBox head = new HBox(8, Nodes.column(2, heading, summary), space, export, measure);
         head.setAlignment(Pos.TOP_LEFT);
-        head.setPadding(new Insets(14, 22, 8, 22));
-        ScrollPane scroll = new ScrollPane(list);
+        HBox choices = new HBox(2);
+        ToggleGroup group = new ToggleGroup();
+        for (Lens l : Lens.values()) choices.getChildren().add(choice(l, group));
+        VBox top = Nodes.padded(Nodes.column(4, head, choices), 14, 22, 6, 22);
+        choices.setTranslateX(-6);
         scroll.setFitToWidth(true);
         list.setPadding(new Insets(0, 22, 10, 22));
         BorderPane left = new BorderPane(scroll);
-        left.setTop(head);
+        left.setTop(top);
         setCenter(left);
-        VBox right = Nodes.column(8, why, title, plot, reason);
+        verdict = new VerdictBar(model);
+        spectrogram = new SpectrogramView(model, theme);
+        drawn.getStyleClass().add("plain");
+        drawn.setId("spectrogram");
+        drawn.setTooltip(new Tooltip("the region's spectrogram in one ink"));
+        spectrogram.visibleProperty().bind(drawn.selectedProperty());
+        spectrogram.managedProperty().bind(drawn.selectedProperty());
+        spectrogram.setPrefHeight(190);
+        drawn.selectedProperty().subscribe(on -> {
+            if (on) spectrogram.show();
+        });
+        right = Nodes.column(8, why, title, plot, reason, verdict, drawn, spectrogram);
         right.getStyleClass().add("ruled-left");
         right.setPadding(new Insets(14, 22, 10, 22));
         right.setPrefWidth(400);
         setRight(right);
+        lenses.put(Lens.FINDINGS, () -> list);
+        lenses.put(Lens.BESIDE, () -> new SideBySide(model));
+        lenses.put(Lens.WORDS, () -> new WordsView(model));
+        lenses.put(Lens.CLAIMS, () -> new ClaimsView(model));
+        lenses.put(Lens.SIGNATURE, () -> new SignatureView(model));
+        lens.subscribe(this::show);
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         model.selected().subscribe(this::show);
         show();
     }
 
+    private ToggleButton choice(Lens l, ToggleGroup group) {
+        ToggleButton b = new ToggleButton(l.words);
+        b.getStyleClass().addAll("plain", "lens");
+        b.setId("lens-" + l.name().toLowerCase(Locale.ROOT));
+        b.setToggleGroup(group);
+        b.setSelected(l == lens.get());
+        b.setTooltip(new Tooltip(l.about));
+        b.setOnAction(_ -> {
+            b.setSelected(true);
+            lens.set(l);
+        });
+        return b;
+    }
+
+    private void export() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Export the findings");
+        chooser.setInitialFileName("findings.csv");
+        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("Table", "*.csv"),
+                new FileChooser.ExtensionFilter("Document", "*.json"));
+        Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).ifPresent(f -> model.export(f.toPath()));
+    }
+
     private void show() {
+        scroll.setContent(lenses.getOrDefault(lens.get(), () -> list).get());
+        right.setVisible(lens.get() == Lens.FINDINGS);
+        right.setManaged(lens.get() == Lens.FINDINGS);
+        if (drawn.isSelected()) spectrogram.show();
         List<EvidenceSentences> findings = model.findings();
         measure.setDisable(!model.canMeasure());
         measure.setText(findings.isEmpty() ? "Measure this region" : "Measure again");
@@ -77,17 +166,25 @@ public final class MeasureView extends BorderPane {
         list.getChildren().clear();
         for (int i = 0; i < findings.size(); i++) list.getChildren().add(row(findings.get(i), i));
         showReason(model.chosen());
+        verdict.show();
     }
 
     private HBox row(EvidenceSentences f, int index) {
         boolean open = f.presence() == Presence.UNKNOWN;
-        Label mark = Nodes.label(open ? "○" : "●", "reference-ink");
+        Optional<Verdict> said = model.verdict(f.topic());
+        boolean aside = said.filter(v -> v.state() == Verdict.State.SET_ASIDE).isPresent();
+        Label mark = Nodes.label(open || aside ? "○" : "●", "reference-ink");
         mark.setMinWidth(15);
         Label topic = Nodes.label(f.topic(), "strong");
         topic.setMinWidth(86);
-        Label sentence = Nodes.wrapped(f.sentence(), open ? "quiet" : "finding");
+        Label sentence = Nodes.wrapped(f.sentence(), open || aside ? "quiet" : "finding");
         Label remark = Nodes.wrapped(f.remark(), "aside");
         VBox words = Nodes.column(1, sentence, remark);
+        said.ifPresent(v -> words.getChildren().add(1, Nodes.label(switch (v.state()) {
+            case ACCEPTED -> "◇ accepted by you";
+            case CORRECTED -> "◇ corrected by you: " + v.figureWords();
+            case SET_ASIDE -> "◇ set aside by you";
+        }, "mine-ink", "small")));
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox row = new HBox(4, mark, topic, words, confidence(f));
         row.getStyleClass().addAll("finding-row", "ruled-below");

@@ -78,7 +78,7 @@ public final class ListeningBar extends HBox {
         String mark = switch (s) {
             case REFERENCE -> "● ";
             case MINE -> "◇ ";
-            case DI -> "";
+            case DI, BESIDE -> "";
         };
         ToggleButton b = new ToggleButton(mark + s.words());
         b.setId("source-" + s.name().toLowerCase(Locale.ROOT));
@@ -96,6 +96,9 @@ public final class ListeningBar extends HBox {
         sources.forEach((s, b) -> {
             b.setSelected(model.source().get() == s);
             b.setDisable(!model.has(s));
+            boolean shown = s != Source.BESIDE || model.has(s);
+            b.setVisible(shown);
+            b.setManaged(shown);
         });
     }
 

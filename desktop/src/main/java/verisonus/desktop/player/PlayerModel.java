@@ -66,6 +66,16 @@ public final class PlayerModel {
         player.load(Source.MINE, mine, startS);
     }
 
+    /** What stands beside the reference, another recording or another part of it. Off the window's thread. */
+    public void loadBeside(Optional<Sound> sound, double startS) {
+        player.load(Source.BESIDE, sound, startS);
+    }
+
+    /** Another way to hear the reference, at the same loudness. Off the window's thread. */
+    public void loadIsolated(Sound sound) {
+        player.load(Source.REFERENCE, Optional.of(sound), 0);
+    }
+
     /** After loading, on the window's thread. */
     public void loaded(double length, boolean withBacking) {
         lengthS.set(length);

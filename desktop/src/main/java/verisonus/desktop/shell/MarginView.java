@@ -110,8 +110,9 @@ final class MarginView extends BorderPane {
 
     private static java.util.List<Node> media(OpenCase o) {
         return o.media().stream().filter(m -> m.role() == Medium.Role.REFERENCE)
-                .<Node>map(m -> Nodes.padded(Nodes.label(Optional.of(o.entry().artist()).filter(a -> !a.isEmpty())
-                        .orElse(m.title()), "quiet", "small"), 2, 0, 0, 0))
+                .<Node>map(m -> Nodes.padded(Nodes.label(o.references().size() < 2
+                        ? Optional.of(o.entry().artist()).filter(a -> !a.isEmpty()).orElse(m.title())
+                        : m.title(), "quiet", "small"), 2, 0, 0, 0))
                 .toList();
     }
 }

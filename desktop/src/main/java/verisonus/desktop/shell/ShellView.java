@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -20,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import verisonus.desktop.derive.DeriveModel;
 import verisonus.desktop.derive.DeriveView;
 import verisonus.desktop.desk.Bench;
@@ -46,10 +48,12 @@ public final class ShellView extends StackPane {
     private final BorderPane middle = new BorderPane();
     private final Label note = Nodes.label("", "note");
     private final MarginView margin;
+    private final ListenModel listen;
     private final MeasureModel measure;
     private final DeriveModel derive;
     private final List<Command> commands;
     private final CommandFinder finder;
+    private final PauseTransition tapped = new PauseTransition(Duration.seconds(2));
 
     public ShellView(Desk desk, Theme theme) {
         this.desk = desk;
@@ -58,7 +62,8 @@ public final class ShellView extends StackPane {
         setFocusTraversable(true);
         measure = new MeasureModel(desk);
         derive = new DeriveModel(desk);
-        benches.put(Bench.LISTEN, new ListenView(new ListenModel(desk), theme));
+        listen = new ListenModel(desk);
+        benches.put(Bench.LISTEN, new ListenView(listen, theme));
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         benches.put(Bench.DERIVE, new DeriveView(derive, theme));
         benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
@@ -132,6 +137,14 @@ public final class ShellView extends StackPane {
         }));
         out.add(Command.of("Louder by 1 dB", "Ctrl+Up", () -> desk.player().step(1)));
         out.add(Command.of("Softer by 1 dB", "Ctrl+Down", () -> desk.player().step(-1)));
+        out.add(Command.of("Mark the next passage worth studying", "A", () -> {
+            if (!listen.acceptNext()) say("Nothing more stands out.");
+        }));
+        out.add(Command.of("Hear the reference another way: middle, sides, ringing part …", "I", () -> {
+            listen.nextIsolation();
+            say("Heard: " + desk.isolation().get().words() + ", " + desk.isolation().get().about() + ".");
+        }));
+        out.add(Command.of("Tap the tempo", "T", this::tap));
         out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
@@ -143,6 +156,13 @@ public final class ShellView extends StackPane {
         out.add(Command.of("Find a command, see all keys", "Ctrl+K", this::openFinder));
         out.add(Command.of("Explain what is under focus", "F1", this::explain));
         return out;
+    }
+
+    /** Taps stand as the region's tempo two seconds after the last. */
+    private void tap() {
+        say(measure.tap(System.nanoTime()));
+        tapped.setOnFinished(_ -> measure.settleTaps());
+        tapped.playFromStart();
     }
 
     private MarginView margin() {

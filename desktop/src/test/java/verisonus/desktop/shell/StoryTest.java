@@ -27,6 +27,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
+import verisonus.core.evidence.Isolation;
 import verisonus.demo.DemoCasebook;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
@@ -94,7 +95,7 @@ class StoryTest {
     @Order(1)
     void theDemoOpensOnItsDerivedCase() {
         assertThat(this.<Label>find("#case-title").getText()).isEqualTo("Glass Harbour");
-        assertThat(desk.cases()).hasSize(2);
+        assertThat(desk.cases()).hasSize(5);
         assertThat(desk.cases().get(0).gapJnd()).isPresent();
         assertThat(desk.cases().get(1).gapJnd()).isEmpty();
     }
@@ -107,6 +108,29 @@ class StoryTest {
         waitFor(() -> !desk.work().busy().get());
         Node echo = find("#finding-echo");
         assertThat(echo.getAccessibleText()).contains("285.7 ms").contains("2 repeats");
+    }
+
+    @Test
+    @Order(2)
+    void findingsAreJudgedAndLookedAtFromOtherSides() throws Exception {
+        robot.clickOn("#bench-measure");
+        robot.clickOn("#finding-echo");
+        robot.clickOn("#accept");
+        waitFor(() -> open().verdicts().size() == 1);
+        TextField figure = find("#right-figure");
+        robot.interact(() -> figure.setText("286"));
+        robot.clickOn(figure).type(KeyCode.ENTER);
+        waitFor(() -> open().verdicts().get(0).figure().isPresent());
+        robot.clickOn("#spectrogram");
+        waitFor(() -> !desk.work().busy().get());
+        robot.clickOn("#lens-claims");
+        robot.clickOn("#claim-note");
+        waitFor(() -> open().claims().size() == 1);
+        for (String lens : new String[]{"#lens-beside", "#lens-words", "#lens-signature", "#lens-findings"}) {
+            robot.clickOn(lens);
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+        assertThat(find("#finding-echo").isVisible()).isTrue();
     }
 
     @Test
@@ -125,6 +149,10 @@ class StoryTest {
         waitFor(() -> open().regions().size() == before + 1);
         Region marked = open().region().orElseThrow();
         assertThat(marked.lengthS()).isBetween(3.0, 6.0);
+        Node ribbons = find("#ribbons");
+        robot.interact(ribbons::requestFocus);
+        robot.type(KeyCode.ADD).type(KeyCode.RIGHT).type(KeyCode.HOME).type(KeyCode.I);
+        waitFor(() -> !desk.work().busy().get() && desk.isolation().get() != Isolation.WHOLE);
 
         TextField field = find("#region-to");
         robot.interact(() -> field.setText("4.60"));
@@ -148,7 +176,7 @@ class StoryTest {
         DerivedTone t = open().tone().orElseThrow();
         assertThat(t.tone().find("amp")).isPresent();
         assertThat(t.gap().spectrumRmsDb()).isLessThan(4);
-        assertThat(desk.cases().get(1).gapJnd()).isPresent();
+        assertThat(desk.cases().get(2).gapJnd()).isPresent();
         assertThat(desk.sounds().get().mine()).isPresent();
     }
 

@@ -1,0 +1,84 @@
+package verisonus.bench;
+
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.ArrayList;
+
+/** Counts of hits and lists of errors by name, in the order in which the names first came up. */
+final class Tally {
+    private final Map<String, int[]> shares = new LinkedHashMap<>();
+    private final Map<String, List<Double>> errors = new LinkedHashMap<>();
+    private final Map<String, List<double[]>> stated = new LinkedHashMap<>();
+
+    synchronized void share(String name, boolean hit) {
+        int[] c = shares.computeIfAbsent(name, _ -> new int[2]);
+        c[1]++;
+        if (hit) c[0]++;
+    }
+
+    synchronized void error(String name, double error) {
+        errors.computeIfAbsent(name, _ -> new ArrayList<>()).add(Math.abs(error));
+    }
+
+    /** A finding that was stated with a confidence, and whether it was right. */
+    synchronized void stated(String name, double confidence, boolean right) {
+        stated.computeIfAbsent(name, _ -> new ArrayList<>()).add(new double[]{confidence, right ? 1 : 0});
+    }
+
+    String text() {
+        StringBuilder out = new StringBuilder();
+        shares.keySet().stream().sorted().forEach(name -> {
+            int[] c = shares.get(name);
+            out.append(String.format(Locale.ROOT, "%-46s %4d of %4d  %3.0f %%%n", name, c[0], c[1],
+                    100.0 * c[0] / c[1]));
+        });
+        errors.keySet().stream().sorted().forEach(name -> {
+            double[] e = errors.get(name).stream().mapToDouble(Double::doubleValue).sorted().toArray();
+            out.append(String.format(Locale.ROOT, "%-46s median %8.3f  90 %% %8.3f  worst %8.3f  (%d)%n", name,
+                    e[e.length / 2], e[(int) (0.9 * (e.length - 1))], e[e.length - 1], e.length));
+        });
+        return out.append(reliability()).toString();
+    }
+
+    private String reliability() {
+        StringBuilder out = new StringBuilder();
+        stated.keySet().stream().sorted().forEach(name -> {
+            List<double[]> all = stated.get(name);
+            double gap = 0;
+            out.append(String.format("%-24s", name));
+            for (int bin = 0; bin < 5; bin++) {
+                double low = new double[]{0, 0.5, 0.65, 0.8, 0.9}[bin];
+                double high = new double[]{0.5, 0.65, 0.8, 0.9, 1.01}[bin];
+                List<double[]> in = all.stream().filter(s -> s[0] >= low && s[0] < high).toList();
+                if (in.isEmpty()) {
+                    out.append("        –       ");
+                    continue;
+                }
+                double said = in.stream().mapToDouble(s -> s[0]).average().orElse(0);
+                double hit = in.stream().mapToDouble(s -> s[1]).average().orElse(0);
+                gap += Math.abs(said - hit) * in.size() / all.size();
+                out.append(String.format(Locale.ROOT, "  %.2f→%.2f (%d)", said, hit, in.size()));
+            }
+            out.append(String.format(Locale.ROOT, "   mean gap %.3f%n", gap));
+        });
+        return out.toString();
+    }
+
+    static double kendall(double[] a) {
+        int good = 0;
+        int all = 0;
+        for (int i = 0; i < a.length; i++) {
+            for (int j = i + 1; j < a.length; j++, all++) good += (int) Math.signum(a[j] - a[i]);
+        }
+        return all == 0 ? 0 : (double) good / all;
+    }
+
+    static double median(double[] v) {
+        double[] s = v.clone();
+        Arrays.sort(s);
+        return s[s.length / 2];
+    }
+}

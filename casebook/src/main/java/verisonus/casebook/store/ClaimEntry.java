@@ -1,0 +1,6 @@
+package verisonus.casebook.store;
+
+import verisonus.core.evidence.Claim;
+
+/** A claim as the casebook keeps it. */
+public record ClaimEntry(long id, Claim claim) {}

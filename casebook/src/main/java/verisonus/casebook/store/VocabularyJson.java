@@ -1,0 +1,27 @@
+package verisonus.casebook.store;
+
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.evidence.Word;
+
+/** Words as the casebook keeps them. */
+final class VocabularyJson {
+    private VocabularyJson() {}
+
+    static String write(List<Word> words) {
+        ObjectNode out = Json.object();
+        ArrayNode list = out.putArray("words");
+        words.forEach(w -> list.add(Json.tree(w)));
+        return Json.text(out);
+    }
+
+    static List<Word> read(String name, String text) {
+        List<Word> out = new ArrayList<>();
+        for (JsonNode w : Json.parse(name, text).path("words")) out.add(Json.value(name, w, Word.class));
+        return out;
+    }
+}

@@ -1,0 +1,151 @@
+package verisonus.casebook.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Correction;
+import verisonus.core.evidence.Course;
+import verisonus.core.evidence.Word;
+
+/** What a player says of findings, gear and words is kept, and can be taken back. */
+class JudgementsTest {
+    @TempDir
+    private Path dir;
+    private Path file;
+    private Casebook book;
+    private long caseId;
+    private long region;
+
+    @BeforeEach
+    void create() {
+        file = dir.resolve("test.casebook");
+        book = Casebook.create(file);
+        caseId = book.addCase("Glass Harbour", "Oda Marrel", "");
+        long medium = book.addMedium(caseId, Medium.Role.REFERENCE, "take.wav", CasebookTest.wav(96000));
+        region = book.addRegion(medium, Region.Role.CORE_TONE, 0.2, 1.4);
+    }
+
+    @AfterEach
+    void close() {
+        book.close();
+    }
+
+    private static Verdict corrected(String topic, double figure) {
+        return new Verdict(topic, Verdict.State.CORRECTED, OptionalDouble.of(figure));
+    }
+
+    private static Verdict said(String topic, Verdict.State state) {
+        return new Verdict(topic, state, OptionalDouble.empty());
+    }
+
+    @Test
+    void aVerdictIsKeptWithItsFigureAndReplacesTheEarlierOne() {
+        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        book.keepVerdict(region, corrected("Echo", 286));
+        book.keepVerdict(region, said("Space", Verdict.State.SET_ASIDE));
+        book.close();
+        book = Casebook.open(file);
+        assertThat(book.verdicts(region)).containsExactlyInAnyOrder(corrected("Echo", 286),
+                said("Space", Verdict.State.SET_ASIDE));
+    }
+
+    @Test
+    void undoBringsTheEarlierVerdictBackWithoutAFigure() {
+        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        book.keepVerdict(region, corrected("Echo", 286));
+        book.undo();
+        assertThat(book.verdicts(region)).containsExactly(said("Echo", Verdict.State.ACCEPTED));
+        book.redo();
+        assertThat(book.verdicts(region)).containsExactly(corrected("Echo", 286));
+        book.dropVerdict(region, "Echo");
+        assertThat(book.verdicts(region)).isEmpty();
+    }
+
+    @Test
+    void onlyCorrectedAndSetAsideChangeWhatRestsOnThem() {
+        List<Correction> c = Verdict.corrections(List.of(said("Echo", Verdict.State.ACCEPTED), corrected("Pulse", 98),
+                said("Space", Verdict.State.SET_ASIDE), said("Colour", Verdict.State.SET_ASIDE)));
+        assertThat(c).containsExactly(new Correction(Correction.Topic.PULSE, OptionalDouble.of(98)),
+                new Correction(Correction.Topic.SPACE, OptionalDouble.empty()));
+    }
+
+    @Test
+    void aCorrectionNeedsAFigureAndNothingElseHasOne() {
+        assertThatThrownBy(() -> said("Echo", Verdict.State.CORRECTED)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Verdict("Echo", Verdict.State.ACCEPTED, OptionalDouble.of(1)))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void claimsAreKeptWithTheirSource() {
+        Claim claim = new Claim(Claim.Says.TREMOLO, "a studio diary", Claim.Certainty.LIKELY);
+        book.addClaim(caseId, claim);
+        assertThat(book.claims(caseId)).extracting(ClaimEntry::claim).containsExactly(claim);
+        book.removeClaim(caseId, book.claims(caseId).get(0));
+        assertThat(book.claims(caseId)).isEmpty();
+        book.undo();
+        assertThat(book.claims(caseId)).hasSize(1);
+    }
+
+    @Test
+    void theVocabularyShipsAndRemembersWhatWasChanged() {
+        assertThat(book.vocabulary()).isEqualTo(Word.shipped());
+        List<Word> fewer = Word.shipped().subList(0, 3);
+        book.keepVocabulary(fewer, "Took words out");
+        book.close();
+        book = Casebook.open(file);
+        assertThat(book.vocabulary()).isEqualTo(fewer);
+        book.undo();
+        assertThat(book.vocabulary()).isEqualTo(Word.shipped());
+    }
+
+    @Test
+    void aRecordingTakesAnotherPartAndCanBeRemovedWithAllThatHangsOnIt() {
+        book.keepVerdict(region, corrected("Echo", 286));
+        Medium m = book.media(caseId).get(0);
+        book.changeRole(m, Medium.Role.DI);
+        assertThat(book.media(caseId).get(0).role()).isEqualTo(Medium.Role.DI);
+        book.removeMedium(book.media(caseId).get(0));
+        assertThat(book.media(caseId)).isEmpty();
+        book.undo();
+        assertThat(book.regions(m.id())).hasSize(1);
+        assertThat(book.verdicts(region)).hasSize(1);
+    }
+
+    @Test
+    void aCourseIsDrawnOnceAndNoChangeOfThePlayers() {
+        String hash = book.media(caseId).get(0).hash();
+        int entries = book.logbook().size();
+        Course c = Course.of(book.sound(hash), 100);
+        book.keepCourse(hash, c);
+        book.keepCourse(hash, c);
+        assertThat(book.course(hash).orElseThrow().levelDb()).isEqualTo(c.levelDb());
+        assertThat(book.logbook()).hasSize(entries);
+    }
+
+    @Test
+    void aBookOfTheFirstVersionIsBroughtUpToDate() throws SQLException {
+        book.close();
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+            for (String table : new String[]{"verdict", "claim", "vocabulary", "course"})
+                s.execute("DROP TABLE " + table);
+            s.execute("PRAGMA user_version = 1");
+        }
+        book = Casebook.open(file);
+        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        assertThat(book.verdicts(region)).hasSize(1);
+        assertThat(book.cases()).hasSize(1);
+    }
+}
