@@ -1,10 +1,10 @@
 package verisonus.bench;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.ArrayList;
 
 /** Counts of hits and lists of errors by name, in the order in which the names first came up. */
@@ -30,13 +30,12 @@ final class Tally {
 
     String text() {
         StringBuilder out = new StringBuilder();
-        shares.keySet().stream().sorted().forEach(name -> {
-            int[] c = shares.get(name);
+        new TreeMap<>(shares).forEach((name, c) -> {
             out.append(String.format(Locale.ROOT, "%-46s %4d of %4d  %3.0f %%%n", name, c[0], c[1],
                     100.0 * c[0] / c[1]));
         });
-        errors.keySet().stream().sorted().forEach(name -> {
-            double[] e = errors.get(name).stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        new TreeMap<>(errors).forEach((name, all) -> {
+            double[] e = all.stream().mapToDouble(Double::doubleValue).sorted().toArray();
             out.append(String.format(Locale.ROOT, "%-46s median %8.3f  90 %% %8.3f  worst %8.3f  (%d)%n", name,
                     e[e.length / 2], e[(int) (0.9 * (e.length - 1))], e[e.length - 1], e.length));
         });
@@ -45,8 +44,7 @@ final class Tally {
 
     private String reliability() {
         StringBuilder out = new StringBuilder();
-        stated.keySet().stream().sorted().forEach(name -> {
-            List<double[]> all = stated.get(name);
+        new TreeMap<>(stated).forEach((name, all) -> {
             double gap = 0;
             out.append(String.format("%-24s", name));
             for (int bin = 0; bin < 5; bin++) {
@@ -65,20 +63,5 @@ final class Tally {
             out.append(String.format(Locale.ROOT, "   mean gap %.3f%n", gap));
         });
         return out.toString();
-    }
-
-    static double kendall(double[] a) {
-        int good = 0;
-        int all = 0;
-        for (int i = 0; i < a.length; i++) {
-            for (int j = i + 1; j < a.length; j++, all++) good += (int) Math.signum(a[j] - a[i]);
-        }
-        return all == 0 ? 0 : (double) good / all;
-    }
-
-    static double median(double[] v) {
-        double[] s = v.clone();
-        Arrays.sort(s);
-        return s[s.length / 2];
     }
 }

@@ -37,8 +37,8 @@ record BlockResponse(double[] energy, double[] standing) {
         double[] heard = averaged(r, t);
         double[] played = averaged(t, t);
         for (int i = 0; i < heard.length; i++) heard[i] -= played[i];
-        double[] near = smooth(heard, REACH);
-        double[] wide = smooth(near, AROUND);
+        double[] near = RunningMean.of(heard, REACH);
+        double[] wide = RunningMean.of(near, AROUND);
         double[] standing = new double[near.length];
         double square = 1e-15;
         int from = (int) (FIRST_S * RATE_HZ);
@@ -135,15 +135,4 @@ record BlockResponse(double[] energy, double[] standing) {
         return h;
     }
 
-    private static double[] smooth(double[] v, int half) {
-        double[] sum = new double[v.length + 1];
-        for (int i = 0; i < v.length; i++) sum[i + 1] = sum[i] + v[i];
-        double[] out = new double[v.length];
-        for (int i = 0; i < v.length; i++) {
-            int from = Math.max(0, i - half);
-            int to = Math.min(v.length, i + half + 1);
-            out[i] = (sum[to] - sum[from]) / (to - from);
-        }
-        return out;
-    }
 }

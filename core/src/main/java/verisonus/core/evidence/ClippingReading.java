@@ -47,8 +47,8 @@ public record ClippingReading(double lopsidedDb, double bassLeads) {
             top = Math.max(top, b[t]);
         }
         // Levels over 30 ms are taken off: only what happens within the low wave counts.
-        double[] slowA = smooth(a, 30);
-        double[] slowB = smooth(b, 30);
+        double[] slowA = RunningMean.of(a, 30);
+        double[] slowB = RunningMean.of(b, 30);
         double xy = 0;
         double xx = 1e-12;
         double yy = 1e-12;
@@ -63,15 +63,4 @@ public record ClippingReading(double lopsidedDb, double bassLeads) {
         return -xy / Math.sqrt(xx * yy);
     }
 
-    private static double[] smooth(double[] v, int half) {
-        double[] sum = new double[v.length + 1];
-        for (int i = 0; i < v.length; i++) sum[i + 1] = sum[i] + v[i];
-        double[] out = new double[v.length];
-        for (int i = 0; i < v.length; i++) {
-            int from = Math.max(0, i - half);
-            int to = Math.min(v.length, i + half + 1);
-            out[i] = (sum[to] - sum[from]) / (to - from);
-        }
-        return out;
-    }
 }

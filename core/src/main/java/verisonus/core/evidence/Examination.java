@@ -1,6 +1,7 @@
 package verisonus.core.evidence;
 
 import verisonus.core.fault.Progress;
+import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
 
 /** Asks every question of one region. */
@@ -22,8 +23,9 @@ public final class Examination {
         Excerpt excerpt = Excerpt.of(whole);
         Sound sound = excerpt.cut(whole);
         // Resampled once for all who ask: it costs more than most questions.
-        Sound half = sound.atRate(BandLevels.RATE_HZ);
-        Sound low = Sound.mono(sound.mid(), sound.rateHz()).atRate(ReverbEstimator.RATE_HZ);
+        Sound half = Resampler.quick(sound.rateHz(), BandLevels.RATE_HZ).resample(sound);
+        Sound low = Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
+                .resample(Sound.mono(sound.mid(), sound.rateHz()));
         OnsetCurve onsets = OnsetCurve.of(half);
         CompanyEstimator.Company company = CompanyEstimator.of(half);
         SpectrumReading spectrum = SpectrumEstimator.estimate(sound, noise).within(company);

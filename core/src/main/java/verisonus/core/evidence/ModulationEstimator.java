@@ -71,9 +71,8 @@ public final class ModulationEstimator {
             case ROTARY -> OptionalDouble.of(f.common().share() > f.pitch().share()
                     ? f.common().rateHz()
                     : f.pitch().rateHz());
-            case CHORUS, FLANGER, PHASER -> f.slow().prominence() > 1.8
-                    ? OptionalDouble.of(f.slow().rateHz())
-                    : OptionalDouble.empty();
+            // Bands sway at multiples of a sweep's rate as much as at the rate itself: it is not stated.
+            case CHORUS, FLANGER, PHASER -> OptionalDouble.empty();
         };
     }
 

@@ -42,14 +42,9 @@ record OnsetCurve(double[] strength, double hopS, double firstS) {
     }
 
     private static double[] lessLocalMean(double[] v, int half) {
-        double[] sum = new double[v.length + 1];
-        for (int i = 0; i < v.length; i++) sum[i + 1] = sum[i] + v[i];
+        double[] mean = RunningMean.of(v, half);
         double[] out = new double[v.length];
-        for (int i = 0; i < v.length; i++) {
-            int from = Math.max(0, i - half);
-            int to = Math.min(v.length, i + half + 1);
-            out[i] = Math.max(0, v[i] - (sum[to] - sum[from]) / (to - from));
-        }
+        for (int i = 0; i < v.length; i++) out[i] = Math.max(0, v[i] - mean[i]);
         return out;
     }
 

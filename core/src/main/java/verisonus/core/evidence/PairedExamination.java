@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.fault.Progress;
+import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
 
 /**
@@ -36,8 +37,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
 
     /** The same where the region has been examined alone. */
     public static PairedExamination of(Evidence alone, Sound region, Sound take) {
-        Sound heard = Sound.mono(region.mid(), region.rateHz()).atRate(ReverbEstimator.RATE_HZ);
-        Sound played = Sound.mono(take.mid(), take.rateHz()).atRate(ReverbEstimator.RATE_HZ);
+        Sound heard = low(region);
+        Sound played = low(take);
         Optional<TakeAlignment> alignment = TakeAlignment.of(heard, played);
         if (alignment.isEmpty()) return new PairedExamination(alone, List.of());
         double lagS = alignment.get().lagS();
@@ -54,6 +55,11 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(region, moved);
         gained.add("saturation");
         return new PairedExamination(alone.with(echo, reverb, modulation, saturation), gained);
+    }
+
+    private static Sound low(Sound sound) {
+        return Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
+                .resample(Sound.mono(sound.mid(), sound.rateHz()));
     }
 
     private static Finding<EchoReading> echo(Finding<EchoReading> alone, Sound region, Sound take, double lagS) {

@@ -5,7 +5,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.Stft;
 
 /**
  * Is there a space, and how long does it ring? A stopped string falls at once, a reverberant tail never faster than its own
@@ -14,10 +13,8 @@ import verisonus.core.sound.Stft;
  * cannot be read this way. Input: mono mid, 4 s or more. Known error on made-up cases: decay 15 % in the median.
  */
 public final class ReverbEstimator {
-    static final int RATE_HZ = 16000;
-    private static final int HOP = 160;
+    static final int RATE_HZ = OctaveEnergies.RATE_HZ;
     private static final double HOP_S = 0.01;
-    private static final double[] CENTRES_HZ = {283, 566, 1131, 2263};
     private static final int LONGEST_LAG = 80;
     private static final double LOUD_DB = 18;
     private static final double FLOOR_DB = -48;
@@ -61,8 +58,8 @@ public final class ReverbEstimator {
 
     /** The tail that three octaves or more agree on; strings that ring on can only make it look longer. */
     private static Optional<Tail> agreed(Sound sound) {
-        double[] logs = new double[CENTRES_HZ.length];
-        double[] offsets = new double[CENTRES_HZ.length];
+        double[] logs = new double[OctaveEnergies.CENTRES_HZ.length];
+        double[] offsets = new double[OctaveEnergies.CENTRES_HZ.length];
         int n = 0;
         for (double[] level : octaveLevels(sound.atRate(RATE_HZ).mid())) {
             Tail t = tail(fastestFalls(level, 0.02));
@@ -127,21 +124,9 @@ public final class ReverbEstimator {
 
     /** Level of each octave every 10 ms, averaged over 40 ms, dB. */
     private static double[][] octaveLevels(float[] x) {
-        Stft stft = new Stft(512, HOP);
-        int n = stft.frames(x.length);
-        double[][] energy = new double[CENTRES_HZ.length][n];
-        float[] buffer = new float[512];
-        float[] power = new float[257];
-        double width = RATE_HZ / 512.0;
-        for (int t = 0; t < n; t++) {
-            stft.frame(x, t, buffer, power);
-            for (int b = 0; b < CENTRES_HZ.length; b++) {
-                int from = (int) Math.round(CENTRES_HZ[b] / Math.sqrt(2) / width);
-                int to = (int) Math.round(CENTRES_HZ[b] * Math.sqrt(2) / width);
-                for (int k = from; k < to; k++) energy[b][t] += power[k];
-            }
-        }
-        double[][] out = new double[CENTRES_HZ.length][n];
+        double[][] energy = OctaveEnergies.of(x);
+        int n = energy[0].length;
+        double[][] out = new double[OctaveEnergies.CENTRES_HZ.length][n];
         for (int b = 0; b < out.length; b++) {
             for (int t = 0; t < n; t++) {
                 double sum = 1e-13;

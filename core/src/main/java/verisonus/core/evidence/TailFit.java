@@ -3,7 +3,6 @@ package verisonus.core.evidence;
 import java.util.Arrays;
 import java.util.Optional;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.Stft;
 
 /**
  * A space read by synthesis: the dry take's energy in octaves, bent by a power law that stands for whatever compresses it, is
@@ -18,10 +17,8 @@ import verisonus.core.sound.Stft;
  * @param octavesS decay by octave around 283, 566, 1131 and 2263 Hz
  */
 record TailFit(double decayS, double preDelayMs, double levelDb, double gainDb, double errorDb, double[] octavesS) {
-    private static final int RATE_HZ = 16000;
-    private static final int HOP = 160;
-    private static final double HOP_S = (double) HOP / RATE_HZ;
-    private static final double[] CENTRES_HZ = {283, 566, 1131, 2263};
+    private static final int RATE_HZ = OctaveEnergies.RATE_HZ;
+    private static final double HOP_S = (double) OctaveEnergies.HOP / RATE_HZ;
     private static final double[] POWERS = {1, 0.8, 0.6, 0.45, 0.3, 0.2, 0.12};
     private static final int[] DELAYS = {0, 1, 2, 3, 4, 6, 8, 10};
     private static final double RANGE_DB = 45;
@@ -73,7 +70,7 @@ record TailFit(double decayS, double preDelayMs, double levelDb, double gainDb, 
                 }
             }
         }
-        double[] octaves = new double[CENTRES_HZ.length];
+        double[] octaves = new double[OctaveEnergies.CENTRES_HZ.length];
         for (int b = 0; b < octaves.length; b++) octaves[b] = octave(e, direct, best, b);
         return new TailFit(best[1], best[2] * HOP_S * 1000, best[3], bestDry - least, least, octaves);
     }
@@ -94,8 +91,8 @@ record TailFit(double decayS, double preDelayMs, double levelDb, double gainDb, 
     }
 
     private static Energies energies(float[] x, float[] d) {
-        double[][] heard = octaves(x);
-        double[][] played = octaves(d);
+        double[][] heard = floored(OctaveEnergies.of(x));
+        double[][] played = floored(OctaveEnergies.of(d));
         double[] floor = new double[heard.length];
         for (int b = 0; b < heard.length; b++) {
             double[] s = heard[b].clone();
@@ -105,23 +102,9 @@ record TailFit(double decayS, double preDelayMs, double levelDb, double gainDb, 
         return new Energies(heard, played, floor);
     }
 
-    private static double[][] octaves(float[] x) {
-        Stft stft = new Stft(512, HOP);
-        int n = stft.frames(x.length);
-        double[][] out = new double[CENTRES_HZ.length][n];
-        float[] buffer = new float[512];
-        float[] power = new float[257];
-        double width = RATE_HZ / 512.0;
-        for (int t = 0; t < n; t++) {
-            stft.frame(x, t, buffer, power);
-            for (int b = 0; b < CENTRES_HZ.length; b++) {
-                int from = (int) Math.round(CENTRES_HZ[b] / Math.sqrt(2) / width);
-                int to = (int) Math.round(CENTRES_HZ[b] * Math.sqrt(2) / width);
-                out[b][t] = 1e-13;
-                for (int k = from; k < to; k++) out[b][t] += power[k];
-            }
-        }
-        return out;
+    private static double[][] floored(double[][] energy) {
+        for (double[] octave : energy) for (int t = 0; t < octave.length; t++) octave[t] += 1e-13;
+        return energy;
     }
 
     /** The take's energies bent and, where repeats are known, followed by them. */

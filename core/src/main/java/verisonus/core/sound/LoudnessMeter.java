@@ -37,7 +37,7 @@ public final class LoudnessMeter {
     /** Largest value of the signal between samples too, dBTP. */
     public static double truePeakDbtp(Sound sound) {
         double peak = sound.peak();
-        Resampler four = Resampler.between(sound.rateHz(), 4 * sound.rateHz());
+        Resampler four = Resampler.quick(sound.rateHz(), 4 * sound.rateHz());
         for (float[] c : sound.channels()) {
             // In pieces, so that a long recording is never held four times over.
             int step = 1 << 10;
