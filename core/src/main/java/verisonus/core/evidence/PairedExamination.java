@@ -22,10 +22,15 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
     private static final double TAIL_DOUBTFUL_DB = 0.05;
     /** A tail longer than any hall's stands for strings that ring on. */
     private static final double LONGEST_TAIL_S = 6;
+    /** A shorter one is not told from how fingers leave the strings, or from a movement. */
+    private static final double SHORTEST_TAIL_S = 0.35;
 
     /** Standard deviations by which a repeat stands out of the rest; under the lower none is there. */
     private static final double STANDS_OUT = 6.8;
     private static final double NOT_THERE = 5.6;
+    private static final double STANDS_CLEAR = 7.4;
+    private static final double STANDS_FAR_OUT = 9.5;
+    private static final double LATE_S = 0.8;
 
     public PairedExamination {
         gained = List.copyOf(gained);
@@ -87,7 +92,9 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         if (standing < NOT_THERE) {
             return Finding.absent(0.95, "of what the dry take plays nothing comes back later");
         }
-        if (standing < STANDS_OUT) {
+        // Where the recording alone is sure of none, and for late lags of which few blocks speak, more is asked.
+        double asked = alone.presence() == Presence.ABSENT ? at > LATE_S ? STANDS_FAR_OUT : STANDS_CLEAR : STANDS_OUT;
+        if (standing < asked) {
             return Finding.unknown("something may come back of what the dry take plays, too faint to say");
         }
         double level = r.levelDb(at).orElse(-20.0);
@@ -107,7 +114,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
             List<String> gained) {
         TailFit fit = TailFit.of(region, take, lagS, echo.value());
         gained.add("reverb");
-        boolean open = fit.gainDb() < TAIL_SURE_DB || fit.decayS() > LONGEST_TAIL_S;
+        boolean open = fit.gainDb() < TAIL_SURE_DB || fit.decayS() > LONGEST_TAIL_S || fit.decayS() < SHORTEST_TAIL_S;
         if (open && fit.gainDb() > TAIL_DOUBTFUL_DB) {
             return Finding.unknown("a tail would explain the levels hardly better than none");
         }

@@ -228,11 +228,13 @@ public final class ListenView extends BorderPane {
             Button beside = Nodes.plain("beside");
             beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
             beside.setOnAction(_ -> model.desk().hearBeside(Optional.of(new Desk.Beside(m, 0, m.title()))));
-            line.getChildren().addAll(study, beside);
+            more.getChildren().addAll(study, beside);
         }
         line.getChildren().add(remove);
-        return Nodes.column(0, Nodes.label((studied ? "● " : "") + m.title(), studied ? "reference-ink" : "label"),
-                line);
+        HBox head = new HBox(6, Nodes.label((studied ? "● " : "") + m.title(), studied ? "reference-ink" : "label"),
+                more);
+        head.setAlignment(Pos.CENTER_LEFT);
+        return Nodes.column(0, head, line);
     }
 
     private static String words(Medium.Role role) {
