@@ -257,7 +257,7 @@ public final class EvidenceJson {
         out.put("ping_pong", r.pingPong());
         out.put("note_value", noteValue(e, r.timeMs()).map(NoteValue::name).orElse(null));
         Json.put(out, "darker_db", r.character().darkerDb(), 1);
-        Json.put(out, "sway_ms", r.character().swayMs(), 2);
+        out.put("steady", r.character().steady());
     }
 
     /** The note value of an echo time, where the tempo is sure enough to support one. */

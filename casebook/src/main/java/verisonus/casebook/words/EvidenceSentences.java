@@ -116,9 +116,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         String dark = r.character().darkerDb() > 2.5
                 ? format("; darker by %.0f dB in the highs", r.character().darkerDb())
                 : "";
-        String sways = r.character().swayMs() > 0
-                ? format("; their time sways by ±%.1f ms", r.character().swayMs())
-                : "";
+        String sways = r.character().steady() ? "" : "; their time sways";
         return found("Echo", e.echo(), said, value + dark + sways);
     }
 

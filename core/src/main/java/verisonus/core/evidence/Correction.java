@@ -54,8 +54,10 @@ public record Correction(Topic topic, OptionalDouble figure) {
         }
     }
 
-    <T> Finding<T> apply(Finding<T> found, BiFunction<Optional<T>, Double, T> change) {
+    <T> Finding<T> apply(Finding<T> found, BiFunction<Optional<T>, Double, Optional<T>> change) {
         if (figure.isEmpty()) return Finding.unknown("set aside by the player");
-        return Finding.present(change.apply(found.value(), figure.getAsDouble()), 1, "corrected by the player");
+        // One figure is no echo and no movement: where nothing was found there is nothing to put it right in.
+        return change.apply(found.value(), figure.getAsDouble())
+                .map(v -> Finding.present(v, 1, "corrected by the player")).orElse(found);
     }
 }

@@ -210,7 +210,7 @@ public final class EchoEstimator {
             }
         }
         return new EchoReading(1000 * lag / RATE_HZ, 100 * f, Decibels.fromAmplitude(m), pingPong,
-                new EchoReading.Character(darker, 0), Optional.empty());
+                new EchoReading.Character(darker, true), Optional.empty());
     }
 
     /** How much less of the highs than of the lows comes back, dB, 0 to 20. */

@@ -18,11 +18,11 @@ public record EchoReading(double timeMs, double feedbackPercent, double levelDb,
      * How repeats differ from the sound.
      *
      * @param darkerDb how much weaker the first repeat is at 2 to 5 kHz than from 300 to 1200 Hz, dB; 0 or less: as bright
-     * @param swayMs how far its time sways to either side; 0: steady
+     * @param steady whether its time stands still; how far it sways otherwise is not read
      */
-    public record Character(double darkerDb, double swayMs) {
+    public record Character(double darkerDb, boolean steady) {
         /** As bright and steady as the sound. */
-        public static final Character PLAIN = new Character(0, 0);
+        public static final Character PLAIN = new Character(0, true);
     }
 
     /** One plain echo. */

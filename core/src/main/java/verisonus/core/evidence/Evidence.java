@@ -1,6 +1,7 @@
 package verisonus.core.evidence;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -33,17 +34,16 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
         Finding<ModulationReading> movement = modulation;
         for (Correction c : corrections) {
             switch (c.topic()) {
-                case ECHO -> repeats = c.apply(repeats, (old, v) -> old.map(e -> e.at(v))
-                        .orElse(new EchoReading(v, 20, -10, false)));
-                case SPACE -> space = c.apply(space, (old, v) -> old
+                case ECHO -> repeats = c.apply(repeats, (old, v) -> old.map(e -> e.at(v)));
+                case SPACE -> space = c.apply(space, (old, v) -> Optional.of(old
                         .map(r -> new ReverbReading(v, r.preDelayMs(), r.levelDb()))
-                        .orElse(new ReverbReading(v, OptionalDouble.empty(), OptionalDouble.empty())));
-                case MOVEMENT -> movement = c.apply(movement, (old, v) -> new ModulationReading(
-                        old.map(ModulationReading::kind).orElse(ModulationReading.Kind.TREMOLO), OptionalDouble.of(v),
-                        old.map(ModulationReading::depthPercent).orElse(OptionalDouble.empty())));
-                case DIRT -> dirt = c.apply(dirt, (_, v) -> SaturationReading.ofIndex(v));
-                case PITCH -> pitch = c.apply(pitch, (_, v) -> new TuningReading(v));
-                case PULSE -> pulse = c.apply(pulse, (_, v) -> new TempoReading(v, v > 105 ? v / 2 : 2 * v));
+                        .orElse(new ReverbReading(v, OptionalDouble.empty(), OptionalDouble.empty()))));
+                case MOVEMENT -> movement = c.apply(movement, (old, v) -> old
+                        .map(m -> new ModulationReading(m.kind(), OptionalDouble.of(v), m.depthPercent())));
+                case DIRT -> dirt = c.apply(dirt, (_, v) -> Optional.of(SaturationReading.ofIndex(v)));
+                case PITCH -> pitch = c.apply(pitch, (_, v) -> Optional.of(new TuningReading(v)));
+                case PULSE ->
+                    pulse = c.apply(pulse, (_, v) -> Optional.of(new TempoReading(v, v > 105 ? v / 2 : 2 * v)));
             }
         }
         return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum, pitch, pulse, dynamics, dirt,

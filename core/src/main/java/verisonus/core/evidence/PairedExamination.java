@@ -74,8 +74,15 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         // Another echo that the first one's repeats do not explain.
         return first.map(e -> e.second().isPresent()
                 ? e
-                : e.with(e.character(), r.strongestBesideS(e.timeMs() / 1000).map(at -> new EchoReading(1000 * at, 0,
-                        r.levelDb(at).orElse(-20.0), false))));
+                : e.with(e.character(), r.strongestBesideS(e.timeMs() / 1000).flatMap(at -> reading(r, at))));
+    }
+
+    /** What block responses say of a repeat at a lag; empty where its level cannot be read. */
+    private static Optional<EchoReading> reading(BlockResponse r, double at) {
+        return r.levelDb(at).map(level -> {
+            double again = r.levelDb(2 * at).orElse(Double.NEGATIVE_INFINITY);
+            return new EchoReading(1000 * at, Math.min(100, 100 * Math.pow(10, (again - level) / 20)), level, false);
+        });
     }
 
     private static Finding<EchoReading> first(Finding<EchoReading> alone, BlockResponse r, Sound region, Sound take) {
@@ -97,17 +104,16 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         if (standing < asked) {
             return Finding.unknown("something may come back of what the dry take plays, too faint to say");
         }
-        double level = r.levelDb(at).orElse(-20.0);
-        double again = r.levelDb(2 * at).orElse(-60.0);
-        double feedback = Math.min(100, 100 * Math.pow(10, (again - level) / 20));
-        Optional<PairedResponse> sharp = PairedResponse.of(region, take);
-        boolean steady = sharp.isPresent() && sharp.get().isSharpAt(1000 * at);
-        double timeMs = steady ? sharp.get().peakMs(1000 * at) : 1000 * at;
-        double exact = steady ? sharp.get().levelDb(timeMs) : level;
-        return Finding.present(new EchoReading(timeMs, feedback, exact, false,
-                new EchoReading.Character(0, steady ? 0 : 1), Optional.empty()), 0.93,
+        Optional<EchoReading> read = reading(r, at);
+        if (read.isEmpty()) return Finding.unknown("something comes back, but its level cannot be read");
+        Optional<PairedResponse> sharp = PairedResponse.of(region, take).filter(p -> p.isSharpAt(1000 * at));
+        double timeMs = sharp.map(p -> p.peakMs(1000 * at)).orElse(1000 * at);
+        double level = sharp.map(p -> p.levelDb(timeMs)).orElse(read.get().levelDb());
+        return Finding.present(new EchoReading(timeMs, read.get().feedbackPercent(), level, false,
+                new EchoReading.Character(0, sharp.isPresent()), Optional.empty()), 0.93,
                 String.format(Locale.ROOT,
-                        "what the dry take plays comes back %.0f ms later%s", timeMs, steady ? "" : ", swaying"));
+                        "what the dry take plays comes back %.0f ms later%s", timeMs,
+                        sharp.isPresent() ? "" : ", swaying"));
     }
 
     private static Finding<ReverbReading> reverb(Sound region, Sound take, double lagS, Finding<EchoReading> echo,

@@ -175,18 +175,22 @@ class WordsAndClaimsTest {
         @Test
         void thePlayersFigureStandsInPlaceOfTheMeasuredOne() {
             Evidence e = EVIDENCE.corrected(List.of(new Correction(Correction.Topic.PULSE, OptionalDouble.of(97)),
-                    new Correction(Correction.Topic.ECHO, OptionalDouble.of(333)),
                     new Correction(Correction.Topic.DIRT, OptionalDouble.of(0.4)),
                     new Correction(Correction.Topic.SPACE, OptionalDouble.of(1.2)),
-                    new Correction(Correction.Topic.MOVEMENT, OptionalDouble.of(5)),
                     new Correction(Correction.Topic.PITCH, OptionalDouble.of(-20))));
             assertThat(e.tempo().value().orElseThrow().bpm()).isEqualTo(97);
-            assertThat(e.echo().value().orElseThrow().timeMs()).isEqualTo(333);
             assertThat(e.saturation().value().orElseThrow().index()).isEqualTo(0.4);
             assertThat(e.reverb().value().orElseThrow().decayS()).isEqualTo(1.2);
-            assertThat(e.modulation().value().orElseThrow().rateHz().orElseThrow()).isEqualTo(5);
             assertThat(e.tuning().value().orElseThrow().offsetCents()).isEqualTo(-20);
             assertThat(e.tempo().confidence()).isEqualTo(1);
+        }
+
+        @Test
+        void anEchoThatWasNotFoundIsNotMadeOfOneFigure() {
+            Evidence e = EVIDENCE.corrected(List.of(new Correction(Correction.Topic.ECHO, OptionalDouble.of(333)),
+                    new Correction(Correction.Topic.MOVEMENT, OptionalDouble.of(5))));
+            assertThat(e.echo()).isEqualTo(EVIDENCE.echo());
+            assertThat(e.modulation()).isEqualTo(EVIDENCE.modulation());
         }
 
         @Test

@@ -97,6 +97,8 @@ public final class MeasureModel {
     public boolean correct(double figure) {
         Optional<Correction.Topic> topic = chosen().flatMap(f -> Correction.Topic.of(f.topic()));
         if (topic.isEmpty() || !topic.get().accepts(figure)) return false;
+        boolean needsMore = topic.get() == Correction.Topic.ECHO || topic.get() == Correction.Topic.MOVEMENT;
+        if (needsMore && chosen().filter(f -> f.presence() == Presence.PRESENT).isEmpty()) return false;
         say(f -> new Verdict(f.topic(), Verdict.State.CORRECTED, OptionalDouble.of(figure)));
         return true;
     }
