@@ -60,6 +60,22 @@ record BandLevels(double[][] db, double[] whole) {
         return gap;
     }
 
+    /** Share of a sway of this rate that window and slope let through. */
+    static double passed(double rateHz) {
+        double re = 0;
+        double im = 0;
+        double all = 0;
+        for (int i = 0; i < SIZE; i++) {
+            double hann = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / SIZE);
+            double a = 2 * Math.PI * rateHz * (i - SIZE / 2.0) / RATE_HZ;
+            re += hann * hann * Math.cos(a);
+            im += hann * hann * Math.sin(a);
+            all += hann * hann;
+        }
+        double step = 2 * Math.PI * rateHz * HOP_S;
+        return Math.hypot(re, im) / all * Math.sin(step) / step;
+    }
+
     /** Slope of each band, dB a second, held within ±150. */
     double[][] slopes() {
         double[][] out = new double[db.length][BANDS];

@@ -9,7 +9,7 @@ import verisonus.core.sound.Sound;
 /**
  * Does something move the sound to and fro? {@link MovementFeatures} (sway of the level, of lows against highs, of pitch, of
  * sides, of single bands) are weighed by a {@link Network} to the probability of each kind; the rate is that of the sway which
- * the kind is known by. A comb's kind and rate are the weak part. Input: mono or stereo, 3 s or more.
+ * the kind is known by, of a comb by {@link SweepRate}. A comb's kind is the weak part. Input: mono or stereo, 3 s or more.
  */
 public final class ModulationEstimator {
     /** Answers of the network, in its order; the first stands for nothing. */
@@ -21,6 +21,11 @@ public final class ModulationEstimator {
     private static final double SURE = 0.7;
     private static final double LIKELY = 0.62;
     private static final double RISES = 0.35;
+    /**
+     * By what factor a sway of the level reads too low: notes' beginnings hide some. Lows and highs, which sway twice as far
+     * against each other, lose about half again where they overlap.
+     */
+    private static final double HIDDEN = 1.2;
 
     private ModulationEstimator() {}
 
@@ -71,23 +76,29 @@ public final class ModulationEstimator {
             case ROTARY -> OptionalDouble.of(f.common().share() > f.pitch().share()
                     ? f.common().rateHz()
                     : f.pitch().rateHz());
-            // Bands sway at multiples of a sweep's rate as much as at the rate itself: it is not stated.
-            case CHORUS, FLANGER, PHASER -> OptionalDouble.empty();
+            case CHORUS, FLANGER, PHASER -> f.sweep().get();
         };
     }
 
     private static OptionalDouble depth(Kind kind, MovementFeatures f) {
         return switch (kind) {
-            case TREMOLO -> OptionalDouble.of(depthPercent(f.common(), 1));
-            case HARMONIC_TREMOLO -> OptionalDouble.of(depthPercent(f.opposed(), 0.5));
+            case TREMOLO -> OptionalDouble.of(depthPercent(HIDDEN * f.common().amplitude(), f.common().rateHz()));
+            case HARMONIC_TREMOLO ->
+                OptionalDouble.of(depthPercent(HIDDEN * f.opposed().amplitude(), f.opposed().rateHz()));
             default -> OptionalDouble.empty();
         };
     }
 
-    /** Peak-to-peak swing of the level as a share of the gain; what note beginnings hide makes it read a sixth low. */
-    private static double depthPercent(Swing s, double share) {
-        double peakToPeakDb = 1.2 * share * s.amplitude() / (Math.PI * Math.max(0.1, s.rateHz()));
-        return 100 * (1 - Math.pow(10, -peakToPeakDb / 20));
+    /**
+     * Depth d of the gain 1 − d/2 + d/2·cos: in dB its first harmonic has the amplitude 40/ln 10·q, where d = 4q / (1 + q)².
+     *
+     * @param slopeDbS of the level's sway at its steepest
+     */
+    private static double depthPercent(double slopeDbS, double rateHz) {
+        double rate = Math.max(0.1, rateHz);
+        double amplitudeDb = slopeDbS / (2 * Math.PI * rate) / BandLevels.passed(rate);
+        double q = Math.min(1, amplitudeDb * Math.log(10) / 40);
+        return 100 * 4 * q / ((1 + q) * (1 + q));
     }
 
     private static String reason(Kind kind, MovementFeatures f) {

@@ -2,6 +2,8 @@ package verisonus.core.evidence;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Supplier;
 import verisonus.core.sound.Sound;
 
 /**
@@ -13,11 +15,11 @@ import verisonus.core.sound.Sound;
  * @param common sway of the level of all bands
  * @param opposed sway of the lows against the highs
  * @param pitch sway of the pitch, cents a hop
- * @param slow rate at which single bands sway
+ * @param sweep tells how often a comb would sweep; takes its time, so it is asked only where there is a comb
  * @param rise slope that the level exceeds a sixth of the time away from notes' beginnings, dB a second
  */
-public record MovementFeatures(double[] values, Swing common, Swing opposed, Swing pitch, BandSway slow,
-        double rise) {
+public record MovementFeatures(double[] values, Swing common, Swing opposed, Swing pitch,
+        Supplier<OptionalDouble> sweep, double rise) {
     private static final double SLOWEST_HZ = 1.5;
     private static final double FASTEST_HZ = 10;
     private static final int SPLIT = 7;
@@ -118,7 +120,7 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
                         Swing.quantile(common, 5 / 6.0))),
                 kinship(single, gap, 1), kinship(single, gap, 2), kinship(single, gap, 4), kinship(single, gap, 8),
                 comb[0], comb[1], comb[2], kept, skew(common)};
-        return new MovementFeatures(v, am, op, fm, slow, Swing.quantile(common, 5 / 6.0));
+        return new MovementFeatures(v, am, op, fm, () -> SweepRate.hz(single, gap), Swing.quantile(common, 5 / 6.0));
     }
 
     /** Swing of the pitch to either side, cents. */

@@ -14,7 +14,7 @@ import verisonus.core.sound.Sound;
  * tail that the recording alone hides, and the absence of both. Where the take is of another performance, nothing is gained.
  *
  * @param evidence what was found
- * @param gained topics that rest on the take
+ * @param gained topics that the take answers where the recording alone could not, or answers more surely
  */
 public record PairedExamination(Evidence evidence, List<String> gained) {
     /** A tail must explain the levels this much better than none does, mean dB; between the two it cannot be told. */
@@ -49,17 +49,26 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         double lagS = alignment.get().lagS();
         List<String> gained = new ArrayList<>();
         Finding<EchoReading> echo = echo(alone.echo(), heard, played, lagS);
-        gained.add("echo");
-        Finding<ReverbReading> reverb = reverb(heard, played, lagS, echo, gained);
+        surer(alone.echo(), echo, "echo", gained);
+        Finding<ReverbReading> reverb = reverb(heard, played, lagS, echo);
+        surer(alone.reverb(), reverb, "reverb", gained);
         Finding<ModulationReading> modulation = alone.modulation();
         if (region.durationS() >= 3 && !echo.isPresent()) {
             modulation = ModulationEstimator.estimate(region, take, lagS);
-            gained.add("modulation");
+            surer(alone.modulation(), modulation, "modulation", gained);
         }
         Sound moved = take.slice(Math.max(0, -lagS), region.durationS() - lagS);
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(region, moved);
-        gained.add("saturation");
+        surer(alone.saturation(), saturation, "saturation", gained);
         return new PairedExamination(alone.with(echo, reverb, modulation, saturation), gained);
+    }
+
+    /** A topic is gained where the take answers what was open, answers otherwise, or answers with more confidence. */
+    private static <T> void surer(Finding<T> before, Finding<T> after, String topic, List<String> gained) {
+        boolean answered = after.presence() != Presence.UNKNOWN;
+        if (answered && (after.presence() != before.presence() || after.confidence() > before.confidence())) {
+            gained.add(topic);
+        }
     }
 
     private static Sound low(Sound sound) {
@@ -116,10 +125,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
                         sharp.isPresent() ? "" : ", swaying"));
     }
 
-    private static Finding<ReverbReading> reverb(Sound region, Sound take, double lagS, Finding<EchoReading> echo,
-            List<String> gained) {
+    private static Finding<ReverbReading> reverb(Sound region, Sound take, double lagS, Finding<EchoReading> echo) {
         TailFit fit = TailFit.of(region, take, lagS, echo.value());
-        gained.add("reverb");
         boolean open = fit.gainDb() < TAIL_SURE_DB || fit.decayS() > LONGEST_TAIL_S || fit.decayS() < SHORTEST_TAIL_S;
         if (open && fit.gainDb() > TAIL_DOUBTFUL_DB) {
             return Finding.unknown("a tail would explain the levels hardly better than none");
