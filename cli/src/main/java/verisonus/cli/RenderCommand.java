@@ -2,6 +2,7 @@ package verisonus.cli;
 
 import java.nio.file.Path;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -24,6 +25,9 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar recording")
     private @Nullable Path di;
 
+    @Option(names = "--second-di", paramLabel = "DI", description = "a second performance, for a tone that doubles")
+    private @Nullable Path secondDi;
+
     @Option(names = "--out", required = true, paramLabel = "OUT", description = "where the sound goes")
     private @Nullable Path out;
 
@@ -44,7 +48,8 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
         Tone read = ToneJson.read(toneFile.toString(), Json.read(toneFile));
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
         target.check();
-        Sound rendered = Renderer.render(read, dry, Quality.FINAL, Progress.NONE);
+        Optional<Sound> second = Optional.ofNullable(secondDi).map(AudioInput::read);
+        Sound rendered = Renderer.render(read, dry, second, Quality.FINAL, Progress.NONE);
         double peak = Decibels.fromAmplitude(rendered.peak());
         if (peak > 0 && format != AudioFormat.FLOAT) {
             rendered = rendered.gained(-peak - 0.1);

@@ -29,7 +29,7 @@ public final class ControlsJson {
                     Json.put(node, "default", c.defaultValue(), 3);
                     node.putNull("choices");
                 }
-                node.put("about", c.about());
+                node.put("about", c.about()).put("taper", c.taper().word()).put("moves", c.moves().word());
             }
         }
         return out;

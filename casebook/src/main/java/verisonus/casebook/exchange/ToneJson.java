@@ -28,6 +28,7 @@ public final class ToneJson {
         ArrayNode blocks = out.putArray("blocks");
         for (Block b : tone.blocks()) {
             ObjectNode node = blocks.addObject().put("id", b.id()).put("model", b.model().name()).put("on", b.on());
+            b.impulse().ifPresent(i -> ImpulseJson.write(i, node.putObject("impulse")));
             ObjectNode settings = node.putObject("settings");
             for (Map.Entry<String, Double> s : b.settings().entrySet()) {
                 Control c = b.model().control(s.getKey());
@@ -38,7 +39,7 @@ public final class ToneJson {
                 }
             }
         }
-        out.putArray("routing").add("series");
+        RoutingJson.write(tone.routing(), out.putArray("routing"));
         return out;
     }
 
@@ -51,9 +52,10 @@ public final class ToneJson {
         List<Block> out = new ArrayList<>();
         for (JsonNode b : blocks) out.add(block(name, b));
         try {
-            return new Tone(node.path("name").asString("tone"), out);
+            return new Tone(node.path("name").asString("tone"), out, RoutingJson.read(name, node.path("routing")));
         } catch (IllegalArgumentException e) {
-            throw new InputFault(name, String.valueOf(e.getMessage()), "give each block its own id", e);
+            throw new InputFault(name, String.valueOf(e.getMessage()),
+                    "give each block its own id and let the routing name blocks that are there", e);
         }
     }
 
@@ -66,7 +68,7 @@ public final class ToneJson {
         Map<String, Double> settings = new LinkedHashMap<>();
         for (Map.Entry<String, JsonNode> s : b.path("settings").properties())
             settings.put(s.getKey(), value(name, model, s.getKey(), s.getValue()));
-        return new Block(id, model, b.path("on").asBoolean(true), settings);
+        return new Block(id, model, b.path("on").asBoolean(true), settings, ImpulseJson.read(name, b));
     }
 
     private static double value(String name, Model model, String control, JsonNode v) {

@@ -46,7 +46,8 @@ final class CurveDictionary {
         boolean locked = fixed.stream().anyMatch(f -> f.startsWith(kind.word() + "/"));
         if (locked && earlier.first(kind).isPresent()) return List.of(earlier.first(kind).get());
         List<Block> out = new ArrayList<>();
-        for (Model m : rig.owned(kind)) out.add(Block.of(m.name()));
+        // A measured response is searched only once one has been chosen.
+        for (Model m : rig.owned(kind)) if (!m.name().equals("impulse response")) out.add(Block.of(m.name()));
         return out;
     }
 

@@ -31,7 +31,7 @@ import verisonus.core.sound.Sound;
 /**
  * From a reference and a dry guitar to a tone. Stages: measure and align; a coarse grid over voicing, drive, gain and
  * master, every render scored against all cabinets and microphones at once ({@link LinearPart}); a step downhill from the
- * best of each voicing; the full descent from the best few; then the equalizer on what is left, measured on the whole
+ * best pairs, then other drives behind the best amps; the full descent from the best few; then the equalizer on what is left, measured on the whole
  * render, twice. Measured settings (echo) are set from the evidence. Same inputs and seed: the same tone.
  */
 public final class ToneSearch {
@@ -40,6 +40,10 @@ public final class ToneSearch {
     private static final double RIDGE_SAME = 0.02;
     private static final double RIDGE_OTHER = 0.3;
     private static final int STARTS_KEPT = 2;
+    private static final int PAIRS_STEPPED = 7;
+    private static final int DRIVES_STEPPED = 3;
+    /** Of the drives only this one is in the grid; the others are tried behind the best amps. */
+    private static final String GRID_DRIVE = "mid-hump overdrive";
 
     private final Sound reference;
     private final Sound di;
@@ -134,22 +138,58 @@ public final class ToneSearch {
         List<Objective.Point> points = KnobFit.all(grid, workers);
         if (options.order() == SearchOptions.Order.CABINET_FIRST) points = withOneCurve(objective, points);
         Objective judge = options.order() == SearchOptions.Order.GAIN_FIRST ? objective.weighing(8) : objective;
-        Map<String, Objective.Point> bestOfPair = new LinkedHashMap<>();
-        for (Objective.Point p : points) {
-            String pair = p.knobs().amp() + p.knobs().drive().orElse("");
-            bestOfPair.merge(pair, p, (a, b) -> a.score() <= b.score() ? a : b);
-        }
-        List<Objective.Point> stepped = new ArrayList<>();
-        int at = 0;
-        for (Objective.Point p : bestOfPair.values()) {
-            progress.step(0.15 + 0.2 * at++ / bestOfPair.size(),
-                    "first steps with " + p.knobs().amp() + nearest(stepped));
-            Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
-                    .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
-            stepped.add(objective.at(moved.knobs(), Quality.DRAFT));
-        }
+        List<Objective.Point> stepped = stepped(objective, judge, bestOfPairs(points, PAIRS_STEPPED), 0.15);
+        List<Objective.Point> others = KnobFit.all(withOtherDrives(objective, stepped, earlier), workers);
+        stepped.addAll(stepped(objective, judge, bestOfPairs(others, DRIVES_STEPPED), 0.3));
         stepped.sort(Comparator.comparingDouble(Objective.Point::score));
         return stepped;
+    }
+
+    /** The best point of each pair of amp and drive, best first. */
+    private static List<Objective.Point> bestOfPairs(List<Objective.Point> points, int most) {
+        Map<String, Objective.Point> best = new LinkedHashMap<>();
+        for (Objective.Point p : points) {
+            String pair = p.knobs().amp() + p.knobs().drive().orElse("");
+            best.merge(pair, p, (a, b) -> a.score() <= b.score() ? a : b);
+        }
+        return best.values().stream().sorted(Comparator.comparingDouble(Objective.Point::score)).limit(most).toList();
+    }
+
+    private List<Objective.Point> stepped(Objective objective, Objective judge, List<Objective.Point> points,
+            double from) {
+        List<Objective.Point> out = new ArrayList<>();
+        for (Objective.Point p : points) {
+            progress.step(from + 0.15 * out.size() / points.size(),
+                    "first steps with " + p.knobs().amp() + nearest(out));
+            Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
+                    .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
+            out.add(objective.at(moved.knobs(), Quality.DRAFT));
+        }
+        return out;
+    }
+
+    /** The best amps so far behind the drives that the grid left out. */
+    private List<Callable<Objective.Point>> withOtherDrives(Objective objective, List<Objective.Point> stepped,
+            Tone earlier) {
+        List<Callable<Objective.Point>> out = new ArrayList<>();
+        boolean driveLocked = options.locked().stream().anyMatch(l -> l.startsWith("drive/"));
+        if (driveLocked && earlier.first(Kind.DRIVE).isPresent()) return out;
+        List<String> amps = stepped.stream().sorted(Comparator.comparingDouble(Objective.Point::score))
+                .map(p -> p.knobs().amp()).distinct().limit(2).toList();
+        for (String amp : amps) {
+            Objective.Point best = stepped.stream().filter(p -> p.knobs().amp().equals(amp))
+                    .min(Comparator.comparingDouble(Objective.Point::score)).orElseThrow();
+            for (Model m : options.rig().owned(Kind.DRIVE)) {
+                if (m.name().equals(GRID_DRIVE)) continue;
+                for (double less : new double[]{0, 3}) {
+                    Knobs k = Knobs.start(amp, Optional.of(m.name()), best.knobs().values()[0] - less,
+                            best.knobs().values()[4]);
+                    Knobs kept = Knobs.of(earlier).map(b -> withLocked(k, b)).orElse(k);
+                    out.add(() -> objective.at(kept, Quality.DRAFT));
+                }
+            }
+        }
+        return out;
     }
 
     /** Cabinet first: the cabinet that suits the middle of all starting points is kept for ranking them. */
@@ -198,7 +238,8 @@ public final class ToneSearch {
 
     private List<Knobs> neutralGrid() {
         List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
-        options.rig().owned(Kind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
+        options.rig().owned(Kind.DRIVE).stream().map(Model::name).filter(GRID_DRIVE::equals)
+                .forEach(m -> drives.add(Optional.of(m)));
         List<Knobs> out = new ArrayList<>();
         for (Model amp : options.rig().owned(Kind.AMP)) {
             for (Optional<String> drive : drives) {

@@ -2,6 +2,7 @@ package verisonus.core.rig;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A model in a chain with its settings.
@@ -10,8 +11,14 @@ import java.util.Map;
  * @param model what it is
  * @param on false: the signal passes as if the block were not there
  * @param settings value by control name; a control that is not there has its default
+ * @param impulse the measured response of a block that needs one
  */
-public record Block(String id, Model model, boolean on, Map<String, Double> settings) {
+public record Block(String id, Model model, boolean on, Map<String, Double> settings, Optional<Impulse> impulse) {
+    /** A block that has no measured response. */
+    public Block(String id, Model model, boolean on, Map<String, Double> settings) {
+        this(id, model, on, settings, Optional.empty());
+    }
+
     public Block {
         settings.forEach((name, value) -> {
             Control c = model.control(name);
@@ -38,10 +45,29 @@ public record Block(String id, Model model, boolean on, Map<String, Double> sett
     public Block with(String control, double value) {
         Map<String, Double> next = new LinkedHashMap<>(settings);
         next.put(control, model.control(control).clamp(value));
-        return new Block(id, model, on, next);
+        return new Block(id, model, on, next, impulse);
     }
 
     public Block switched(boolean nowOn) {
-        return new Block(id, model, nowOn, settings);
+        return new Block(id, model, nowOn, settings, impulse);
+    }
+
+    /** The same block under another id. */
+    public Block named(String newId) {
+        return new Block(newId, model, on, settings, impulse);
+    }
+
+    public Block with(Impulse response) {
+        return new Block(id, model, on, settings, Optional.of(response));
+    }
+
+    /** Another model in this place: settings of the same name and range go over. */
+    public Block exchangedFor(Model other) {
+        Map<String, Double> kept = new LinkedHashMap<>();
+        settings.forEach((name, value) -> other.find(name)
+                .filter(c -> value >= c.minimum() && value <= c.maximum()
+                        && c.unit().equals(model.control(name).unit()))
+                .ifPresent(_ -> kept.put(name, value)));
+        return new Block(id, other, on, kept, impulse);
     }
 }

@@ -15,9 +15,34 @@ import java.util.Locale;
  * @param defaultValue the neutral start
  * @param choices names by index; empty for a number
  * @param about what it does, which way it turns, what to listen for
+ * @param taper how its track divides what it does
+ * @param moves the attribute of the sound that it moves first
  */
 public record Control(String name, String unit, double minimum, double maximum, double defaultValue,
-        List<String> choices, String about) {
+        List<String> choices, String about, Taper taper, Attribute moves) {
+    /** How a control's track divides what it does. */
+    public enum Taper {
+        /** Equal turns do equal things. */
+        LINEAR,
+        /** Equal turns multiply alike, as loudness and frequency are heard. */
+        AUDIO,
+        /** Turning up does less: the control runs backwards. */
+        REVERSED;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** What a control moves first, in the words of the gap ledger. */
+    public enum Attribute {
+        LOUDNESS, SATURATION, DYNAMICS, FEEL, LOWS, MIDDLE, HIGHS, COLOUR, TIME, SPACE, MOVEMENT, WIDTH, NOISE;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
     private static final MathContext THREE_DIGITS = new MathContext(3);
 
     public Control {
@@ -28,16 +53,34 @@ public record Control(String name, String unit, double minimum, double maximum, 
     }
 
     /** A knob from 0 to 10. */
-    static Control knob(String name, double defaultValue, String about) {
-        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about);
+    static Control knob(String name, double defaultValue, Attribute moves, String about) {
+        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about, Taper.LINEAR, moves);
     }
 
-    static Control number(String name, String unit, double minimum, double maximum, double defaultValue, String about) {
-        return new Control(name, unit, minimum, maximum, defaultValue, List.of(), about);
+    /** A number in a unit; wide spans of positive numbers count on a logarithmic scale. */
+    static Control number(String name, String unit, Range range, Attribute moves, String about) {
+        Taper taper = range.minimum > 0 && range.maximum / range.minimum >= 20 ? Taper.AUDIO : Taper.LINEAR;
+        return new Control(name, unit, range.minimum, range.maximum, range.start, List.of(), about, taper, moves);
     }
 
-    static Control choice(String name, List<String> choices, String about) {
-        return new Control(name, "choice", 0, choices.size() - 1.0, 0, choices, about);
+    static Control choice(String name, List<String> choices, Attribute moves, String about) {
+        return new Control(name, "choice", 0, choices.size() - 1.0, 0, choices, about, Taper.LINEAR, moves);
+    }
+
+    /** From, to, and where it starts. */
+    record Range(double minimum, double maximum, double start) {
+        static Range of(double minimum, double maximum, double start) {
+            return new Range(minimum, maximum, start);
+        }
+    }
+
+    Control tapered(Taper other) {
+        return new Control(name, unit, minimum, maximum, defaultValue, choices, about, other, moves);
+    }
+
+    /** The same control with another start. */
+    Control from(double start) {
+        return new Control(name, unit, minimum, maximum, start, choices, about, taper, moves);
     }
 
     public boolean isChoice() { return !choices.isEmpty(); }

@@ -1,38 +1,59 @@
 package verisonus.core.simulate;
 
-import java.util.Arrays;
 import verisonus.core.rig.Block;
 import verisonus.core.sound.Biquad;
 
-/** Delay line with feedback; the repeats pass its cuts once each; ping-pong crosses two lines. Times exact to a sample. */
+/**
+ * Delay line with feedback; the repeats pass cuts and saturation once each round; ping-pong crosses two lines; a second tap lies
+ * at a share of the time. Times are exact to a sample where nothing sways.
+ */
 final class EchoLine implements Processor {
-    private final float[][] line;
+    private static final double WOW_HZ = 0.6;
+    private static final double FULL_WOW_MS = 4;
+
+    private final DelayLine[] line = new DelayLine[2];
     private final int delay;
-    private final float feedback;
+    private final int second;
+    private final double wow;
+    private final double wowStep;
+    private final double feedback;
+    private final double drive;
     private final float dry;
     private final float wet;
     private final boolean pingPong;
+    private final double spread;
     private final Biquad.Section[] low = new Biquad.Section[2];
     private final Biquad.Section[] high = new Biquad.Section[2];
-    private int at;
+    private final boolean[] cut = new boolean[2];
+    private double phase;
 
     EchoLine(Block block, double rateHz) {
         delay = (int) Math.max(1, Math.round(block.get("time") * rateHz / 1000));
-        line = new float[2][delay];
-        feedback = (float) (block.get("feedback") / 100);
-        dry = (float) MixLaw.dry(block.get("mix"));
+        second = (int) Math.round(delay * block.get("second tap") / 100);
+        // It must not sway past the writing point.
+        wow = Math.min(block.get("wow") / 100 * FULL_WOW_MS * rateHz / 1000, 0.4 * delay);
+        wowStep = 2 * Math.PI * WOW_HZ / rateHz;
+        int longest = Math.max(delay, second) + (int) wow + 4;
+        feedback = block.get("feedback") / 100;
+        drive = block.get("drive") <= 0 ? 0 : 0.5 * Math.pow(10, block.get("drive") / 10);
+        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.dry(block.get("mix"));
         wet = (float) MixLaw.wet(block.get("mix"));
         pingPong = block.get("sides") > 0.5;
+        spread = block.get("spread") / 100;
         double lowCut = block.get("low cut");
         double highCut = block.get("high cut");
+        cut[0] = lowCut > 20.01;
+        cut[1] = highCut < 19999;
         for (int c = 0; c < 2; c++) {
-            low[c] = new Biquad.Section(lowCut > 20.01 ? Biquad.onePoleHighPass(lowCut, rateHz) : Biquad.IDENTITY);
-            high[c] = new Biquad.Section(highCut < 19999 ? Biquad.onePoleLowPass(highCut, rateHz) : Biquad.IDENTITY);
+            line[c] = new DelayLine(longest);
+            low[c] = new Biquad.Section(cut[0] ? Biquad.onePoleHighPass(lowCut, rateHz) : Biquad.IDENTITY);
+            high[c] = new Biquad.Section(cut[1] ? Biquad.onePoleLowPass(highCut, rateHz) : Biquad.IDENTITY);
         }
     }
 
-    boolean pingPong() {
-        return pingPong && wet > 0;
+    @Override
+    public boolean widens() {
+        return wet > 0 && (pingPong || second > 0 && spread > 0);
     }
 
     @Override
@@ -40,37 +61,49 @@ final class EchoLine implements Processor {
         int n = channels.length;
         for (int i = 0; i < frames; i++) {
             if (pingPong && n == 2) {
-                float l = tap(0);
-                float r = tap(1);
+                float l = back(0);
+                float r = back(1);
                 float in = 0.5f * (channels[0][i] + channels[1][i]);
-                line[0][at] = in + feedback * r;
+                line[0].write(in + feedback * r);
                 // The second line hears the first only: its first repeat comes at twice the time.
-                line[1][at] = feedback * l;
+                line[1].write(feedback * l);
                 channels[0][i] = dry * channels[0][i] + wet * l;
                 channels[1][i] = dry * channels[1][i] + wet * r;
             } else {
                 for (int c = 0; c < n; c++) {
-                    float y = tap(c);
-                    line[c][at] = channels[c][i] + feedback * y;
-                    channels[c][i] = dry * channels[c][i] + wet * y;
+                    float y = back(c);
+                    float tap = second > 0 ? line[c].read(second) : 0;
+                    line[c].write(channels[c][i] + feedback * y);
+                    channels[c][i] = (float) (dry * channels[c][i] + wet * (side(c, n, false) * y + side(c, n, true)
+                            * tap));
                 }
             }
-            if (++at == delay) at = 0;
+            phase += wowStep;
         }
+        if (phase > 2 * Math.PI) phase -= 2 * Math.PI;
     }
 
-    private float tap(int c) {
-        double y = high[c].next(low[c].next(line[c][at]));
+    /** The first tap leans to the left, the second to the right. */
+    private double side(int channel, int channels, boolean secondTap) {
+        if (second == 0 || channels == 1) return 1;
+        return channel == 0 == secondTap ? 1 - spread : 1;
+    }
+
+    private float back(int c) {
+        double y = wow > 0 ? line[c].read(delay + wow * Math.sin(phase)) : line[c].read(delay);
+        if (cut[0]) y = low[c].next(y);
+        if (cut[1]) y = high[c].next(y);
+        if (drive > 0) y = SoftClip.of(drive * y) / drive;
         return Math.abs(y) < 1e-20 ? 0 : (float) y;
     }
 
     @Override
     public void reset() {
         for (int c = 0; c < 2; c++) {
-            Arrays.fill(line[c], 0);
+            line[c].reset();
             low[c].reset();
             high[c].reset();
         }
-        at = 0;
+        phase = 0;
     }
 }

@@ -3,13 +3,17 @@ package verisonus.core.simulate;
 import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
 import verisonus.core.sound.Biquad;
 
-/** The filters of a parametric equalizer; one that is set flat is left out, so that neutral settings cost nothing. */
+/** The filters of an equalizer; one that is set flat is left out, so that neutral settings cost nothing. */
 public final class EqualizerCurve {
+    private static final double OCTAVE_Q = 1.41;
+
     private EqualizerCurve() {}
 
     public static List<Biquad> filters(Block eq, double rateHz) {
+        if (eq.model().name().equals("octave graphic")) return graphic(eq, rateHz);
         List<Biquad> out = new ArrayList<>();
         if (eq.get("low cut") > 20.01) out.add(Biquad.highPass(eq.get("low cut"), 0.7071, rateHz));
         if (eq.get("low shelf") != 0) out.add(Biquad.lowShelf(eq.get("low corner"), eq.get("low shelf"), rateHz));
@@ -20,6 +24,17 @@ public final class EqualizerCurve {
         }
         if (eq.get("high shelf") != 0) out.add(Biquad.highShelf(eq.get("high corner"), eq.get("high shelf"), rateHz));
         if (eq.get("high cut") < 19999) out.add(Biquad.lowPass(eq.get("high cut"), 0.7071, rateHz));
+        return out;
+    }
+
+    private static List<Biquad> graphic(Block eq, double rateHz) {
+        List<Biquad> out = new ArrayList<>();
+        for (Control c : eq.model().controls()) {
+            String[] words = c.name().split(" ", -1);
+            if (words.length != 2 || eq.get(c.name()) == 0) continue;
+            double hz = Double.parseDouble(words[0]) * (words[1].equals("kHz") ? 1000 : 1);
+            out.add(Biquad.peak(hz, eq.get(c.name()), OCTAVE_Q, rateHz));
+        }
         return out;
     }
 

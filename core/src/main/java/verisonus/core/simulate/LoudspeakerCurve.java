@@ -12,9 +12,11 @@ import verisonus.core.rig.Tone;
 public final class LoudspeakerCurve {
     /** Shape of one cabinet: corner and lift of the lows, centre and depth of the dip, lift, and fall of the highs. */
     private enum Cabinet {
-        SMALL_OPEN(105, 2.5, 450, -2.5, 2400, 5, 5200, 5), PAIR_OPEN(85, 2, 380, -3.5, 3000, 4.5, 6000,
-                4.5), STACK_CLOSED(72, 4.5, 520, -2,
-                        2700, 5.5, 4700, 6.5);
+        TINY_OPEN(150, 3, 420, -1, 2000, 6, 4600, 4.5), QUICK_OPEN(120, 2, 430, -2, 2700, 4, 5600, 4.5), SMALL_OPEN(105,
+                2.5,
+                450, -2.5, 2400, 5, 5200, 5), PAIR_OPEN(85, 2, 380, -3.5, 3000, 4.5, 6000,
+                        4.5), PAIR_CLOSED(78, 3.5, 480, -1.5, 2600, 4, 5200, 5.5), STACK_CLOSED(72, 4.5, 520, -2,
+                                2700, 5.5, 4700, 6.5);
 
         private final double lowHz;
         private final double lowLiftDb;
@@ -39,8 +41,11 @@ public final class LoudspeakerCurve {
 
         static Cabinet of(String model) {
             return switch (model) {
+                case "1×8 open" -> TINY_OPEN;
+                case "1×10 open" -> QUICK_OPEN;
                 case "1×12 open" -> SMALL_OPEN;
                 case "2×12 open" -> PAIR_OPEN;
+                case "2×12 closed" -> PAIR_CLOSED;
                 default -> STACK_CLOSED;
             };
         }
@@ -55,11 +60,24 @@ public final class LoudspeakerCurve {
 
     private LoudspeakerCurve() {}
 
-    /** Gain of the cabinet alone, dB. */
+    /** Gain of the cabinet alone, dB; of an impulse response only what its own cuts and level do. */
     public static double cabinetDb(Block cabinet, double hz) {
-        return Cabinet.of(cabinet.model().name()).gainDb(hz)
-                + highPass(hz, cabinet.get("low cut"), cabinet.get("low cut") <= 20 ? 0 : 2)
+        double cuts = highPass(hz, cabinet.get("low cut"), cabinet.get("low cut") <= 20 ? 0 : 2)
                 + lowPass(hz, cabinet.get("high cut"), cabinet.get("high cut") >= 20000 ? 0 : 2);
+        if (cabinet.model().name().equals("impulse response")) return cuts + cabinet.get("level");
+        return Cabinet.of(cabinet.model().name()).gainDb(hz) + speakerDb((int) Math.round(cabinet.get("speaker")), hz)
+                + cuts;
+    }
+
+    /** Another speaker in the same box, against its own. */
+    private static double speakerDb(int speaker, double hz) {
+        return switch (speaker) {
+            case 1 -> -4 / (1 + Math.pow(3200 / hz, 3)) + bump(hz, 250, 1, 0.8);
+            case 2 -> bump(hz, 3000, 3.5, 0.6) - bump(hz, 200, 1.5, 0.8);
+            case 3 -> bump(hz, 5200, 4, 0.6) - bump(hz, 900, 1.5, 0.7);
+            case 4 -> bump(hz, 1200, -3, 0.7) + bump(hz, 130, 1.5, 0.6) - 2 / (1 + Math.pow(4200 / hz, 2));
+            default -> 0;
+        };
     }
 
     /** Gain of the microphone in front of the cone, its level left out, dB. */
@@ -76,23 +94,49 @@ public final class LoudspeakerCurve {
         double edge = -position * (9 / (1 + Math.pow(2600 / hz, 2)) + bump(hz, 2200, 2, 0.6))
                 + position * bump(hz, 300, 1.5, 0.9);
         double air = -distance / 60 * 2.5 / (1 + Math.pow(5000 / hz, 2));
-        return colour + edge + air;
+        // Off the axis a ribbon loses highs most, a condenser least.
+        double turned = switch (microphone.model().name()) {
+            case "dynamic microphone" -> 8;
+            case "ribbon microphone" -> 10;
+            default -> 5;
+        };
+        double side = 1 - Math.cos(Math.toRadians(microphone.get("angle")));
+        return colour + edge + air - turned * side / (1 + Math.pow(4000 / hz, 2));
     }
 
-    /** Presence of the amp's power stage, dB; it stands after the last clipper. */
+    /** Presence of the amp's power stage with its centre in the middle, dB; it stands after the last clipper. */
     public static double presenceDb(double presence, double hz) {
-        double full = 1 / (1 + Math.pow(2400 / hz, 2));
-        return (presence - 5) * 1.4 * full;
+        return presenceDb(presence, 2400, hz);
+    }
+
+    private static double presenceDb(double presence, double centreHz, double hz) {
+        return (presence - 5) * 1.4 / (1 + Math.pow(centreHz / hz, 2));
+    }
+
+    /** All of an amp that follows its last clipper: presence, treble cut, resonance, shelves, dB. */
+    public static double ampDb(Block amp, double hz) {
+        double cut = amp.get("treble cut");
+        double resonance = amp.get("low resonance");
+        return presenceDb(amp.get("presence"), amp.get("treble centre"), hz)
+                - cut * 1.6 / (1 + Math.pow(2000 / hz, 2)) + bump(hz, amp.get("resonance centre"), 0.9 * resonance, 0.5)
+                + amp.get("lows after clipping") / (1 + Math.pow(hz / 150, 2))
+                + amp.get("highs after clipping") / (1 + Math.pow(3000 / hz, 2));
+    }
+
+    /** Whether an amp leaves what comes after its last clipper as it is. */
+    static boolean isFlatAfterClipping(Block amp) {
+        return amp.get("presence") == 5 && amp.get("treble cut") == 0 && amp.get("low resonance") == 0
+                && amp.get("lows after clipping") == 0 && amp.get("highs after clipping") == 0;
     }
 
     /** All that follows the last clipper up to the microphone's cable, its level included, dB. */
     public static double totalDb(Tone tone, double hz) {
         double db = 0;
-        for (Block b : tone.blocks()) {
+        for (Block b : tone.main()) {
             if (!b.on()) continue;
             if (b.model().kind() == Kind.CABINET) db += cabinetDb(b, hz);
             if (b.model().kind() == Kind.MICROPHONE) db += microphoneDb(b, hz) + b.get("level");
-            if (b.model().kind() == Kind.AMP) db += presenceDb(b.get("presence"), hz);
+            if (b.model().kind() == Kind.AMP) db += ampDb(b, hz);
         }
         return db;
     }

@@ -1,10 +1,11 @@
 package verisonus.core.simulate;
 
+import java.util.Arrays;
 import verisonus.core.rig.Block;
 
 /**
  * Mid-hump overdrive: the clipper's gain rises above 720 Hz only, so lows pass clean beside it; one-pole treble after
- * it. Runs at the oversampled rate.
+ * it. Runs at the raised rate.
  */
 final class OverdriveStage implements NonlinearStage {
     private final double inputCut;
@@ -13,15 +14,17 @@ final class OverdriveStage implements NonlinearStage {
     private final double tone;
     private final double gain;
     private final double level;
+    private final SoftClip clip;
     private final double[] state = new double[4];
 
-    OverdriveStage(Block block, double rateHz) {
-        inputCut = OnePole.coefficient(30, rateHz);
-        hump = OnePole.coefficient(720, rateHz);
-        smooth = OnePole.coefficient(5500, rateHz);
-        tone = OnePole.coefficient(700 * Math.pow(10, block.get("tone") / 10), rateHz);
+    OverdriveStage(Block block, Raised at) {
+        inputCut = at.pole(30);
+        hump = at.pole(720);
+        smooth = at.pole(5500);
+        tone = at.pole(700 * Math.pow(10, block.get("tone") / 10));
         gain = 8 * Math.pow(10, 1.6 * block.get("drive") / 10);
         level = 1.2 * Math.pow(10, (block.get("level") - 5) / 10);
+        clip = at.soft();
     }
 
     @Override
@@ -42,7 +45,7 @@ final class OverdriveStage implements NonlinearStage {
             low = v + s2;
             s2 = low + v;
             // Diodes in the feedback path: what they take away is the excess of the boosted part only.
-            double clipped = in + 0.5 * SoftClip.of(2 * gain * low);
+            double clipped = in + 0.5 * clip.next(2 * gain * low);
             v = (clipped - s3) * tone;
             low = v + s3;
             s3 = low + v;
@@ -57,6 +60,7 @@ final class OverdriveStage implements NonlinearStage {
 
     @Override
     public void reset() {
-        java.util.Arrays.fill(state, 0);
+        Arrays.fill(state, 0);
+        clip.reset();
     }
 }

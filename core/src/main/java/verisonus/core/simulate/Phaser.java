@@ -12,7 +12,8 @@ final class Phaser implements Processor {
     private final double rateHz;
     private final double[][] state = new double[2][4];
     private final double[] last = new double[2];
-    private final double[] coefficient = new double[1];
+    private final double[] coefficient = new double[2];
+    private final double spread;
     private double phase;
     private int countdown;
 
@@ -23,6 +24,12 @@ final class Phaser implements Processor {
         feedback = block.get("feedback") / 100;
         wet = block.get("mix") / 100;
         dry = 1 - wet;
+        spread = Math.PI * block.get("spread") / 100;
+    }
+
+    @Override
+    public boolean widens() {
+        return spread > 0 && wet > 0;
     }
 
     @Override
@@ -31,9 +38,11 @@ final class Phaser implements Processor {
             if (countdown-- == 0) {
                 // The notch moves too slowly to need a new coefficient each sample.
                 countdown = 15;
-                double hz = 700 * Math.pow(2, 1.8 * depth * Math.sin(phase));
-                double t = Math.tan(Math.PI * hz / rateHz);
-                coefficient[0] = (t - 1) / (t + 1);
+                for (int c = 0; c < channels.length; c++) {
+                    double hz = 700 * Math.pow(2, 1.8 * depth * Math.sin(phase + c * spread));
+                    double t = Math.tan(Math.PI * hz / rateHz);
+                    coefficient[c] = (t - 1) / (t + 1);
+                }
             }
             for (int c = 0; c < channels.length; c++) channels[c][i] = (float) next(c, channels[c][i]);
             phase += step;
@@ -42,7 +51,7 @@ final class Phaser implements Processor {
     }
 
     private double next(int c, double in) {
-        double a = coefficient[0];
+        double a = coefficient[c];
         double x = in + feedback * last[c];
         double[] s = state[c];
         for (int k = 0; k < 4; k++) {

@@ -18,5 +18,10 @@ interface Processor {
         return 0;
     }
 
+    /** Whether two sides that came in alike go out unlike. */
+    default boolean widens() {
+        return false;
+    }
+
     void reset();
 }

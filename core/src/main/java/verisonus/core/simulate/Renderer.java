@@ -1,5 +1,7 @@
 package verisonus.core.simulate;
 
+import java.util.Optional;
+import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -16,7 +18,22 @@ public final class Renderer {
      * makes it, at {@value #RATE_HZ} Hz. Two channels of a DI are mixed to one first. Same input, same output.
      */
     public static Sound render(Tone tone, Sound di, Quality quality, Progress progress) {
+        return render(tone, di, Optional.empty(), quality, progress);
+    }
+
+    /**
+     * The same with a second performance for a tone that doubles.
+     *
+     * @throws InputFault where the tone doubles and there is no second take
+     */
+    public static Sound render(Tone tone, Sound di, Optional<Sound> secondTake, Quality quality, Progress progress) {
+        boolean doubles = tone.main().stream().anyMatch(LineBuilder::isDoubler);
+        if (doubles && secondTake.isEmpty()) {
+            throw new InputFault(tone.name(), "its doubler needs a second take",
+                    "record one and name it, or switch the doubler off");
+        }
         float[] in = di.atRate(RATE_HZ).mid();
+        float[] second = doubles ? secondTake.orElseThrow().atRate(RATE_HZ).mid() : new float[0];
         Chain chain = new Chain(tone, quality);
         int latency = chain.latency();
         int total = in.length + latency;
@@ -24,7 +41,10 @@ public final class Renderer {
         float[][] block = new float[2][Chain.BLOCK];
         for (int at = 0; at < total; at += Chain.BLOCK) {
             int n = Math.min(Chain.BLOCK, total - at);
-            for (int i = 0; i < n; i++) block[0][i] = at + i < in.length ? in[at + i] : 0;
+            for (int i = 0; i < n; i++) {
+                block[0][i] = at + i < in.length ? in[at + i] : 0;
+                if (doubles) block[1][i] = at + i < second.length ? second[at + i] : 0;
+            }
             chain.process(block, n);
             int from = Math.max(0, latency - at);
 

@@ -10,6 +10,7 @@ final class TriodeStage implements NonlinearStage {
     private final double gain;
     private final double bias;
     private final double charge;
+    private final SoftClip clip;
     private double shift;
     private double couplingState;
     private double millerState;
@@ -18,12 +19,13 @@ final class TriodeStage implements NonlinearStage {
      * @param gain amplitude gain into the curve
      * @param bias idle point on the curve, 0 symmetric, 0.3 strongly asymmetric
      */
-    TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, double rateHz) {
-        coupling = OnePole.coefficient(lowCutHz, rateHz);
-        miller = OnePole.coefficient(highCutHz, rateHz);
+    TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, Raised at) {
+        coupling = at.pole(lowCutHz);
+        miller = at.pole(highCutHz);
+        clip = at.soft();
         this.gain = gain;
         this.bias = bias;
-        this.charge = 1 / (0.030 * rateHz);
+        this.charge = 1 / (0.030 * at.rateHz());
     }
 
     @Override
@@ -40,7 +42,7 @@ final class TriodeStage implements NonlinearStage {
             double over = in > 1 ? Math.min(in - 1, 4) * 0.25 : 0;
             q += charge * (over - q);
             double idle = bias - 0.3 * q;
-            double y = SoftClip.of(in + idle) - SoftClip.nearZero(idle);
+            double y = clip.next(in + idle) - SoftClip.nearZero(idle);
             v = (y - s2) * miller;
             low = v + s2;
             s2 = low + v;
@@ -56,5 +58,6 @@ final class TriodeStage implements NonlinearStage {
         shift = 0;
         couplingState = 0;
         millerState = 0;
+        clip.reset();
     }
 }

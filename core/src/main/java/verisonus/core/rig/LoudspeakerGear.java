@@ -1,0 +1,54 @@
+package verisonus.core.rig;
+
+import static verisonus.core.rig.Control.choice;
+import static verisonus.core.rig.Control.number;
+
+import java.util.List;
+import verisonus.core.rig.Control.Attribute;
+import verisonus.core.rig.Control.Range;
+
+/** Cabinets, impulse responses and microphones. */
+final class LoudspeakerGear {
+    private static final Control LOW_CUT = number("low cut", "Hz", Range.of(20, 300, 20), Attribute.LOWS,
+            "removes what lies below; up: leaner");
+    private static final Control HIGH_CUT = number("high cut", "Hz", Range.of(3000, 20000, 20000), Attribute.HIGHS,
+            "removes what lies above; down: darker");
+    private static final List<Control> CABINET = List.of(LOW_CUT, HIGH_CUT,
+            choice("speaker", List.of("its own", "smooth", "biting", "chiming", "worn"), Attribute.COLOUR,
+                    "cone and magnet: smooth falls early, biting lifts 3 kHz, chiming opens above, worn dips the middle"));
+    private static final List<Control> MICROPHONE = List.of(
+            number("position", "%", Range.of(0, 100, 30), Attribute.HIGHS,
+                    "from the cone's centre (0) to its edge (100); outwards: darker and softer"),
+            number("distance", "cm", Range.of(1, 60, 5), Attribute.LOWS,
+                    "from the cloth; further: less low-end lift, a little less edge"),
+            number("level", "dB", Range.of(-40, 40, 0), Attribute.LOUDNESS,
+                    "output after the microphone; changes loudness only"),
+            number("angle", "°", Range.of(0, 60, 0), Attribute.HIGHS, "turned off the axis; up: softer highs"),
+            choice("phase", List.of("as it is", "turned"), Attribute.COLOUR,
+                    "turned: heard only beside a second microphone or branch; the fuller sum is usually right"));
+
+    static final List<Model> CABINETS = List.of(
+            new Model("1×8 open", Kind.CABINET, "a small box: honking middle, hardly any lows", CABINET),
+            new Model("1×10 open", Kind.CABINET, "quick and middling, light lows", CABINET),
+            new Model("1×12 open", Kind.CABINET, "small open-backed cabinet, light lows, forward upper middle",
+                    CABINET),
+            new Model("2×12 open", Kind.CABINET, "open-backed pair, airy highs, loose lows", CABINET),
+            new Model("2×12 closed", Kind.CABINET, "closed pair, firm lows, even middle", CABINET),
+            new Model("4×12 closed", Kind.CABINET, "closed stack, thick low end, steep fall above 5 kHz", CABINET),
+            new Model("impulse response", Kind.CABINET, "a cabinet and microphone measured once, from a WAV file",
+                    List.of(LOW_CUT, HIGH_CUT,
+                            number("level", "dB", Range.of(-40, 40, 0), Attribute.LOUDNESS, "changes loudness only"),
+                            number("length", "ms", Range.of(5, 1000, 1000), Attribute.SPACE,
+                                    "cut off after that; down: drier, less low end"),
+                            choice("minimum phase", List.of("off", "on"), Attribute.TIME,
+                                    "on: same colour without its own delay, so that it adds to others cleanly"))));
+
+    static final List<Model> MICROPHONES = List.of(
+            new Model("dynamic microphone", Kind.MICROPHONE, "lift around 5 kHz, little below 100 Hz", MICROPHONE),
+            new Model("ribbon microphone", Kind.MICROPHONE,
+                    "smooth falling highs, strong lows close up; phantom power can destroy a ribbon, switch it off first",
+                    MICROPHONE),
+            new Model("condenser microphone", Kind.MICROPHONE, "wide and even, a little air on top", MICROPHONE));
+
+    private LoudspeakerGear() {}
+}

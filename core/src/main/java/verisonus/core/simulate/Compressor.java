@@ -1,0 +1,69 @@
+package verisonus.core.simulate;
+
+import verisonus.core.rig.Block;
+
+/**
+ * Feed-forward compressor with a soft knee of 8 dB, gain computed in decibels and smoothed (D. Giannoulis, M. Massberg,
+ * J. D. Reiss, "Digital dynamic range compressor design", JAES 60, 2012). The optical one's release slows down while it has
+ * held back for long.
+ */
+final class Compressor implements Processor {
+    private static final double KNEE_DB = 8;
+    private static final double TO_DB = 20 / Math.log(10);
+    private static final double FLOOR = 1e-6;
+
+    private final double threshold;
+    private final double slope;
+    private final double attack;
+    private final double release;
+    private final double memoryStep;
+    private final boolean optical;
+    private final double make;
+    private final double wet;
+    private final double size;
+    private double level;
+    private double reduction;
+    private double memory;
+
+    Compressor(Block block, double rateHz) {
+        threshold = block.get("threshold");
+        slope = 1 - 1 / block.get("ratio");
+        attack = 1 / (block.get("attack") / 1000 * rateHz);
+        release = 1 / (block.get("release") / 1000 * rateHz);
+        memoryStep = 1 / (2 * rateHz);
+        optical = block.model().name().startsWith("slow optical");
+        make = Math.pow(10, block.get("level") / 20);
+        wet = block.get("mix") / 100;
+        size = 1 / (0.003 * rateHz);
+    }
+
+    @Override
+    public void process(float[][] channels, int frames) {
+        for (int i = 0; i < frames; i++) {
+            double peak = Math.abs(channels[0][i]);
+            if (channels.length == 2) peak = Math.max(peak, Math.abs(channels[1][i]));
+            level += (peak > level ? 1 : size) * (peak - level);
+            double over = TO_DB * Math.log(level + FLOOR) - threshold;
+            double wanted = over <= -KNEE_DB / 2
+                    ? 0
+                    : over >= KNEE_DB / 2
+                            ? slope * over
+                            : slope * (over + KNEE_DB / 2) * (over + KNEE_DB / 2) / (2 * KNEE_DB);
+            double back = optical ? release / (1 + memory / 4) : release;
+            reduction += Math.min(1, wanted > reduction ? attack : back) * (wanted - reduction);
+            memory += memoryStep * (reduction - memory);
+            double gain = make * (1 - wet + wet * Math.exp(-reduction / TO_DB));
+            for (float[] c : channels) c[i] *= (float) gain;
+        }
+        if (level < 1e-20) level = 0;
+        if (reduction < 1e-20) reduction = 0;
+        if (memory < 1e-20) memory = 0;
+    }
+
+    @Override
+    public void reset() {
+        level = 0;
+        reduction = 0;
+        memory = 0;
+    }
+}

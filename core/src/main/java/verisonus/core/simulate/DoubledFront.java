@@ -1,0 +1,82 @@
+package verisonus.core.simulate;
+
+import java.util.ArrayList;
+import java.util.List;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+
+/**
+ * Two performances, each through gear of its own, then panned apart. As two takes on a record are, the second is heard by a
+ * microphone that stands a little elsewhere.
+ */
+final class DoubledFront implements Processor {
+    private static final double ELSEWHERE_PERCENT = 8;
+
+    private final List<List<Chain.Run>> lines = new ArrayList<>();
+    private final int latency;
+    private final float near;
+    private final float far;
+    private final float second;
+    private final float[][] own = new float[2][];
+
+    DoubledFront(List<Block> blocks, List<Block> loop, Block doubler, Quality quality) {
+        int lag = 0;
+        for (int take = 0; take < 2; take++) {
+            LineBuilder line = new LineBuilder(quality, false);
+            for (Block b : blocks)
+                line.add(take == 0 ? b : elsewhere(b), b.model().kind() == Kind.AMP
+                        ? loop
+                        : List
+                                .of());
+            line.flush();
+            lag = line.latency();
+            lines.add(line.taken());
+            own[take] = new float[Chain.BLOCK];
+        }
+        latency = lag;
+        double spread = doubler.get("spread") / 100;
+        double angle = (1 - spread) * Math.PI / 4;
+        near = (float) Math.cos(angle);
+        far = (float) Math.sin(angle);
+        second = (float) Math.pow(10, doubler.get("second take") / 20);
+    }
+
+    private static Block elsewhere(Block b) {
+        return b.model().kind() == Kind.MICROPHONE
+                ? b.with("position", b.get("position") + ELSEWHERE_PERCENT)
+                : b;
+    }
+
+    @Override
+    public boolean widens() {
+        return true;
+    }
+
+    @Override
+    public int latency() {
+        return latency;
+    }
+
+    @Override
+    public void process(float[][] channels, int frames) {
+        for (int take = 0; take < 2; take++) {
+            System.arraycopy(channels[take], 0, own[take], 0, frames);
+            float[][] sides = {own[take], channels[take]};
+            // A stereo effect before the doubler is heard in mono: each take has one place.
+            if (Chain.run(lines.get(take), sides, frames, false)) {
+                for (int i = 0; i < frames; i++) own[take][i] = 0.5f * (own[take][i] + channels[take][i]);
+            }
+        }
+        for (int i = 0; i < frames; i++) {
+            float a = own[0][i];
+            float b = second * own[1][i];
+            channels[0][i] = near * a + far * b;
+            channels[1][i] = far * a + near * b;
+        }
+    }
+
+    @Override
+    public void reset() {
+        for (List<Chain.Run> l : lines) for (Chain.Run r : l) r.processor().reset();
+    }
+}
