@@ -38,6 +38,8 @@ public final class CommandLineProgram {
         CommandLine line = new CommandLine(new Root());
         windowCommands.forEach(line::addSubcommand);
         for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
+                new SwapCommand(), new PlacesCommand(),
+                new LevelsCommand(), new ImpulsesCommand(),
                 new DeriveCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),
                 new RepeatsCommand(), new SheetCommand())) {
             line.addSubcommand(command);

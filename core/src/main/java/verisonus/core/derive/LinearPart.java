@@ -35,7 +35,8 @@ final class LinearPart {
         }
     }
 
-    private static RealMatrix projection(double[] weight, double ridge) {
+    /** What remains of a difference when loudness and a gentle equalizer have done what they can; squares add to dB². */
+    static RealMatrix projection(double[] weight, double ridge) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         int n = hz.length;
         int m = EQ_HZ.length + 1;

@@ -4,6 +4,7 @@ import static verisonus.core.rig.Control.choice;
 import static verisonus.core.rig.Control.knob;
 import static verisonus.core.rig.Control.number;
 
+import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Control.Attribute;
 import verisonus.core.rig.Control.Range;
@@ -11,7 +12,8 @@ import verisonus.core.rig.Control.Taper;
 
 /** Amps. All have the same controls; what is neutral leaves the voicing as it is. */
 final class AmpGear {
-    private static final List<Control> CONTROLS = List.of(
+    private static final int ALWAYS_SHOWN = 7;
+    private static final List<Control> CONTROLS = shown(List.of(
             knob("gain", 5, Attribute.SATURATION,
                     "how hard the first stages are driven; up: dirtier and more compressed, listen to soft notes")
                     .tapered(Taper.AUDIO),
@@ -58,7 +60,7 @@ final class AmpGear {
                     "a small one saturates on lows and holds loud notes back, a large one stays open"),
             choice("gain range", List.of("its own", "low", "high"), Attribute.SATURATION, "8 dB less or more in front"),
             choice("body", List.of("off", "on"), Attribute.MIDDLE,
-                    "on: lower middle goes into the first stage louder"));
+                    "on: lower middle goes into the first stage louder")));
 
     static final List<Model> AMPS = List.of(
             new Model("open clean", Kind.AMP, "wide and even, stays clean to the end of its gain", CONTROLS),
@@ -71,4 +73,10 @@ final class AmpGear {
                     CONTROLS));
 
     private AmpGear() {}
+
+    private static List<Control> shown(List<Control> all) {
+        List<Control> out = new ArrayList<>(all.subList(0, ALWAYS_SHOWN));
+        all.subList(ALWAYS_SHOWN, all.size()).forEach(c -> out.add(c.seldom()));
+        return List.copyOf(out);
+    }
 }

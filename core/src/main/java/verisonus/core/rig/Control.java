@@ -17,9 +17,10 @@ import java.util.Locale;
  * @param about what it does, which way it turns, what to listen for
  * @param taper how its track divides what it does
  * @param moves the attribute of the sound that it moves first
+ * @param rare whether it is shown only where it has been moved
  */
 public record Control(String name, String unit, double minimum, double maximum, double defaultValue,
-        List<String> choices, String about, Taper taper, Attribute moves) {
+        List<String> choices, String about, Taper taper, Attribute moves, boolean rare) {
     /** How a control's track divides what it does. */
     public enum Taper {
         /** Equal turns do equal things. */
@@ -54,17 +55,18 @@ public record Control(String name, String unit, double minimum, double maximum, 
 
     /** A knob from 0 to 10. */
     static Control knob(String name, double defaultValue, Attribute moves, String about) {
-        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about, Taper.LINEAR, moves);
+        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about, Taper.LINEAR, moves, false);
     }
 
     /** A number in a unit; wide spans of positive numbers count on a logarithmic scale. */
     static Control number(String name, String unit, Range range, Attribute moves, String about) {
         Taper taper = range.minimum > 0 && range.maximum / range.minimum >= 20 ? Taper.AUDIO : Taper.LINEAR;
-        return new Control(name, unit, range.minimum, range.maximum, range.start, List.of(), about, taper, moves);
+        return new Control(name, unit, range.minimum, range.maximum, range.start, List.of(), about, taper, moves,
+                false);
     }
 
     static Control choice(String name, List<String> choices, Attribute moves, String about) {
-        return new Control(name, "choice", 0, choices.size() - 1.0, 0, choices, about, Taper.LINEAR, moves);
+        return new Control(name, "choice", 0, choices.size() - 1.0, 0, choices, about, Taper.LINEAR, moves, false);
     }
 
     /** From, to, and where it starts. */
@@ -75,12 +77,17 @@ public record Control(String name, String unit, double minimum, double maximum, 
     }
 
     Control tapered(Taper other) {
-        return new Control(name, unit, minimum, maximum, defaultValue, choices, about, other, moves);
+        return new Control(name, unit, minimum, maximum, defaultValue, choices, about, other, moves, rare);
     }
 
     /** The same control with another start. */
     Control from(double start) {
-        return new Control(name, unit, minimum, maximum, start, choices, about, taper, moves);
+        return new Control(name, unit, minimum, maximum, start, choices, about, taper, moves, rare);
+    }
+
+    /** The same control, shown only where it has been moved. */
+    Control seldom() {
+        return new Control(name, unit, minimum, maximum, defaultValue, choices, about, taper, moves, true);
     }
 
     public boolean isChoice() { return !choices.isEmpty(); }

@@ -112,18 +112,20 @@ final class EffectGear {
                         "each repeat against the one before; up: more repeats"),
                 number("mix", "%", Range.of(0, 100, 0), Attribute.SPACE,
                         "0 is dry; at 50 the first repeat is as loud as the note"),
-                number("low cut", "Hz", Range.of(20, 1000, 20), Attribute.LOWS, "thins the repeats"),
-                number("high cut", "Hz", Range.of(1000, 20000, highCutHz), Attribute.HIGHS, "darkens the repeats"),
+                number("low cut", "Hz", Range.of(20, 1000, 20), Attribute.LOWS, "thins the repeats").seldom(),
+                number("high cut", "Hz", Range.of(1000, 20000, highCutHz), Attribute.HIGHS, "darkens the repeats")
+                        .seldom(),
                 choice("sides", List.of("centre", "ping-pong"), Attribute.WIDTH, "whether repeats change sides"),
                 number("wow", "%", Range.of(0, 100, wow), Attribute.MOVEMENT,
-                        "how far the repeats' time sways, 100: 4 ms to either side at 0.6 Hz"),
-                Control.knob("drive", drive, Attribute.SATURATION, "saturation in the loop; up: repeats get denser"),
+                        "how far the repeats' time sways, 100: 4 ms to either side at 0.6 Hz").seldom(),
+                Control.knob("drive", drive, Attribute.SATURATION, "saturation in the loop; up: repeats get denser")
+                        .seldom(),
                 number("second tap", "%", Range.of(0, 200, second ? 75 : 0), Attribute.TIME,
-                        "another repeat at this share of the time; 0: none"),
+                        "another repeat at this share of the time; 0: none").seldom(),
                 number("spread", "%", Range.of(0, 100, second ? 60 : 0), Attribute.WIDTH,
-                        "first and second tap to either side"),
+                        "first and second tap to either side").seldom(),
                 choice("dry", List.of("passed", "killed"), Attribute.SPACE,
-                        "killed: only repeats come out, for a branch of its own")));
+                        "killed: only repeats come out, for a branch of its own").seldom()));
     }
 
     private static Model space(String name, String about, double decayS, double preDelayMs, double highCutHz) {
@@ -131,13 +133,15 @@ final class EffectGear {
                 number("decay", "s", Range.of(0.2, 8, decayS), Attribute.SPACE, "time to fall by 60 dB"),
                 number("pre-delay", "ms", Range.of(0, 150, preDelayMs), Attribute.SPACE,
                         "gap before the space answers; up: clearer attack"),
-                number("low cut", "Hz", Range.of(20, 1000, 100), Attribute.LOWS, "keeps lows out of the space"),
-                number("high cut", "Hz", Range.of(1000, 20000, highCutHz), Attribute.HIGHS, "darkens the space"),
-                number("mix", "%", Range.of(0, 100, 0), Attribute.SPACE, "0 is dry"),
+                number("low cut", "Hz", Range.of(20, 1000, 100), Attribute.LOWS, "keeps lows out of the space")
+                        .seldom(),
+                number("high cut", "Hz", Range.of(1000, 20000, highCutHz), Attribute.HIGHS, "darkens the space")
+                        .seldom(),
+                number("mix", "%", Range.of(0, 100, 0), Attribute.SPACE, "0 is the dry sound"),
                 number("density", "%", Range.of(0, 100, 0), Attribute.SPACE,
-                        "up: the answer is smeared before it enters the space; single echoes vanish"),
+                        "up: the answer is smeared before it enters the space; single echoes vanish").seldom(),
                 choice("dry", List.of("passed", "killed"), Attribute.SPACE,
-                        "killed: only the space comes out, for a branch of its own")));
+                        "killed: only the space comes out, for a branch of its own").seldom()));
     }
 
     private static List<Control> parametric() {

@@ -10,12 +10,13 @@ import verisonus.core.rig.Control.Range;
 /** Cabinets, impulse responses and microphones. */
 final class LoudspeakerGear {
     private static final Control LOW_CUT = number("low cut", "Hz", Range.of(20, 300, 20), Attribute.LOWS,
-            "removes what lies below; up: leaner");
+            "removes what lies below; up: leaner").seldom();
     private static final Control HIGH_CUT = number("high cut", "Hz", Range.of(3000, 20000, 20000), Attribute.HIGHS,
             "removes what lies above; down: darker");
     private static final List<Control> CABINET = List.of(LOW_CUT, HIGH_CUT,
             choice("speaker", List.of("its own", "smooth", "biting", "chiming", "worn"), Attribute.COLOUR,
-                    "cone and magnet: smooth falls early, biting lifts 3 kHz, chiming opens above, worn dips the middle"));
+                    "cone and magnet: smooth falls early, biting lifts 3 kHz, chiming opens above, worn dips the middle")
+                    .seldom());
     private static final List<Control> MICROPHONE = List.of(
             number("position", "%", Range.of(0, 100, 30), Attribute.HIGHS,
                     "from the cone's centre (0) to its edge (100); outwards: darker and softer"),
@@ -23,9 +24,11 @@ final class LoudspeakerGear {
                     "from the cloth; further: less low-end lift, a little less edge"),
             number("level", "dB", Range.of(-40, 40, 0), Attribute.LOUDNESS,
                     "output after the microphone; changes loudness only"),
-            number("angle", "°", Range.of(0, 60, 0), Attribute.HIGHS, "turned off the axis; up: softer highs"),
+            number("angle", "°", Range.of(0, 60, 0), Attribute.HIGHS, "turned off the axis; up: softer highs")
+                    .seldom(),
             choice("phase", List.of("as it is", "turned"), Attribute.COLOUR,
-                    "turned: heard only beside a second microphone or branch; the fuller sum is usually right"));
+                    "turned: heard only beside a second microphone or branch; the fuller sum is usually right")
+                    .seldom());
 
     static final List<Model> CABINETS = List.of(
             new Model("1×8 open", Kind.CABINET, "a small box: honking middle, hardly any lows", CABINET),

@@ -56,4 +56,47 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
     public Tone routed(Routing newRouting) {
         return new Tone(name, blocks, newRouting);
     }
+
+    /** With a block put in at a place of the list; its id is made unique. */
+    public Tone inserted(Block block, int index) {
+        List<Block> next = new ArrayList<>(blocks);
+        next.add(Math.clamp(index, 0, next.size()), block.named(freeId(block.id())));
+        return new Tone(name, next, routing);
+    }
+
+    private String freeId(String wanted) {
+        String id = wanted;
+        for (int n = 2; find(id).isPresent(); n++) id = wanted + " " + n;
+        return id;
+    }
+
+    /** Without a block; the routing lets go of it, and of a branch that held nothing else. */
+    public Tone without(String id) {
+        List<Block> main = main();
+        int at = main.stream().map(Block::id).toList().indexOf(id);
+        String before = at > 0 ? main.get(at - 1).id() : Branch.INPUT;
+        String after = at >= 0 && at + 1 < main.size() ? main.get(at + 1).id() : Branch.OUTPUT;
+        List<Block> next = blocks.stream().filter(b -> !b.id().equals(id)).toList();
+        boolean ampLeft = next.stream().anyMatch(b -> b.model().kind() == Kind.AMP);
+        List<String> loop = ampLeft ? routing.loop().stream().filter(i -> !i.equals(id)).toList() : List.of();
+        return new Tone(name, next, new Routing(loop, routing.branches().stream()
+                .filter(b -> !b.blocks().equals(List.of(id)))
+                .map(b -> new Branch(b.name(), b.after().equals(id) ? before : b.after(),
+                        b.before().equals(id) ? after : b.before(),
+                        b.blocks().stream().filter(i -> !i.equals(id)).toList(), b.levelDb(), b.pan(), b.turned()))
+                .toList()));
+    }
+
+    /**
+     * With a block at another place of the list, in line with the others.
+     *
+     * @throws IllegalArgumentException where a branch would then come back before it leaves
+     */
+    public Tone moved(String id, int index) {
+        Block block = find(id).orElseThrow();
+        List<Block> next = new ArrayList<>(blocks);
+        next.remove(block);
+        next.add(Math.clamp(index, 0, next.size()), block);
+        return new Tone(name, next, routing);
+    }
 }

@@ -11,6 +11,8 @@ final class Compressor implements Processor {
     private static final double KNEE_DB = 8;
     private static final double TO_DB = 20 / Math.log(10);
     private static final double FLOOR = 1e-6;
+    /** Samples from one gain to the next, straight between them: 0.17 ms. */
+    private static final int HOP = 8;
 
     private final double threshold;
     private final double slope;
@@ -24,17 +26,21 @@ final class Compressor implements Processor {
     private double level;
     private double reduction;
     private double memory;
+    private double gain;
+    private double gainStep;
+    private int countdown;
 
     Compressor(Block block, double rateHz) {
         threshold = block.get("threshold");
         slope = 1 - 1 / block.get("ratio");
-        attack = 1 / (block.get("attack") / 1000 * rateHz);
-        release = 1 / (block.get("release") / 1000 * rateHz);
-        memoryStep = 1 / (2 * rateHz);
+        attack = HOP / (block.get("attack") / 1000 * rateHz);
+        release = HOP / (block.get("release") / 1000 * rateHz);
+        memoryStep = HOP / (2 * rateHz);
         optical = block.model().name().startsWith("slow optical");
         make = Math.pow(10, block.get("level") / 20);
         wet = block.get("mix") / 100;
         size = 1 / (0.003 * rateHz);
+        gain = make;
     }
 
     @Override
@@ -43,16 +49,11 @@ final class Compressor implements Processor {
             double peak = Math.abs(channels[0][i]);
             if (channels.length == 2) peak = Math.max(peak, Math.abs(channels[1][i]));
             level += (peak > level ? 1 : size) * (peak - level);
-            double over = TO_DB * Math.log(level + FLOOR) - threshold;
-            double wanted = over <= -KNEE_DB / 2
-                    ? 0
-                    : over >= KNEE_DB / 2
-                            ? slope * over
-                            : slope * (over + KNEE_DB / 2) * (over + KNEE_DB / 2) / (2 * KNEE_DB);
-            double back = optical ? release / (1 + memory / 4) : release;
-            reduction += Math.min(1, wanted > reduction ? attack : back) * (wanted - reduction);
-            memory += memoryStep * (reduction - memory);
-            double gain = make * (1 - wet + wet * Math.exp(-reduction / TO_DB));
+            if (countdown-- == 0) {
+                countdown = HOP - 1;
+                gainStep = (nextGain() - gain) / HOP;
+            }
+            gain += gainStep;
             for (float[] c : channels) c[i] *= (float) gain;
         }
         if (level < 1e-20) level = 0;
@@ -60,8 +61,24 @@ final class Compressor implements Processor {
         if (memory < 1e-20) memory = 0;
     }
 
+    private double nextGain() {
+        double over = TO_DB * Math.log(level + FLOOR) - threshold;
+        double wanted = over <= -KNEE_DB / 2
+                ? 0
+                : over >= KNEE_DB / 2
+                        ? slope * over
+                        : slope * (over + KNEE_DB / 2) * (over + KNEE_DB / 2) / (2 * KNEE_DB);
+        double back = optical ? release / (1 + memory / 4) : release;
+        reduction += Math.min(1, wanted > reduction ? attack : back) * (wanted - reduction);
+        memory += memoryStep * (reduction - memory);
+        return make * (1 - wet + wet * Math.exp(-reduction / TO_DB));
+    }
+
     @Override
     public void reset() {
+        gain = make;
+        gainStep = 0;
+        countdown = 0;
         level = 0;
         reduction = 0;
         memory = 0;

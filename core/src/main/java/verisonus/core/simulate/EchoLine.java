@@ -15,7 +15,7 @@ final class EchoLine implements Processor {
     private final int delay;
     private final int second;
     private final double wow;
-    private final double wowStep;
+    private final Lfo lfo;
     private final double feedback;
     private final double drive;
     private final float dry;
@@ -25,14 +25,13 @@ final class EchoLine implements Processor {
     private final Biquad.Section[] low = new Biquad.Section[2];
     private final Biquad.Section[] high = new Biquad.Section[2];
     private final boolean[] cut = new boolean[2];
-    private double phase;
 
     EchoLine(Block block, double rateHz) {
         delay = (int) Math.max(1, Math.round(block.get("time") * rateHz / 1000));
         second = (int) Math.round(delay * block.get("second tap") / 100);
         // It must not sway past the writing point.
         wow = Math.min(block.get("wow") / 100 * FULL_WOW_MS * rateHz / 1000, 0.4 * delay);
-        wowStep = 2 * Math.PI * WOW_HZ / rateHz;
+        lfo = new Lfo(WOW_HZ, rateHz);
         int longest = Math.max(delay, second) + (int) wow + 4;
         feedback = block.get("feedback") / 100;
         drive = block.get("drive") <= 0 ? 0 : 0.5 * Math.pow(10, block.get("drive") / 10);
@@ -78,9 +77,8 @@ final class EchoLine implements Processor {
                             * tap));
                 }
             }
-            phase += wowStep;
+            if (wow > 0) lfo.step();
         }
-        if (phase > 2 * Math.PI) phase -= 2 * Math.PI;
     }
 
     /** The first tap leans to the left, the second to the right. */
@@ -90,7 +88,7 @@ final class EchoLine implements Processor {
     }
 
     private float back(int c) {
-        double y = wow > 0 ? line[c].read(delay + wow * Math.sin(phase)) : line[c].read(delay);
+        double y = wow > 0 ? line[c].read(delay + wow * lfo.sin()) : line[c].read(delay);
         if (cut[0]) y = low[c].next(y);
         if (cut[1]) y = high[c].next(y);
         if (drive > 0) y = SoftClip.of(drive * y) / drive;
@@ -104,6 +102,6 @@ final class EchoLine implements Processor {
             low[c].reset();
             high[c].reset();
         }
-        phase = 0;
+        lfo.reset();
     }
 }

@@ -25,15 +25,15 @@ final class MovingDelay implements Processor {
     private static final double FULL_VIBRATO_CENTS = 100;
 
     private final DelayLine[] lines = new DelayLine[2];
-    private final double step;
-    private final double[] offset = new double[2];
+    private final Lfo lfo;
+    private final double offsetSin;
+    private final double offsetCos;
     private final double centre;
     private final double sway;
     private final double feedback;
     private final double wet;
     private final boolean opposed;
     private final boolean wide;
-    private double phase;
 
     MovingDelay(Block block, double rateHz) {
         Shape shape = switch (block.model().name()) {
@@ -43,7 +43,7 @@ final class MovingDelay implements Processor {
             default -> Shape.VIBRATO;
         };
         double rate = block.get("rate");
-        step = 2 * Math.PI * rate / rateHz;
+        lfo = new Lfo(rate, rateHz);
         double depth = block.get("depth") / 100;
         double swayMs = shape == Shape.VIBRATO
                 ? Math.min(shape.swayMs,
@@ -55,7 +55,9 @@ final class MovingDelay implements Processor {
         wet = block.get("mix") / 100;
         opposed = shape.opposed;
         wide = opposed || block.get("spread") > 0;
-        offset[1] = opposed ? Math.PI : Math.PI * block.get("spread") / 100;
+        double offset = opposed ? Math.PI : Math.PI * block.get("spread") / 100;
+        offsetSin = Math.sin(offset);
+        offsetCos = Math.cos(offset);
         for (int c = 0; c < 2; c++) lines[c] = new DelayLine((int) (centre + sway) + 4);
     }
 
@@ -70,21 +72,20 @@ final class MovingDelay implements Processor {
         for (int i = 0; i < frames; i++) {
             double a = channels[0][i];
             double b = n == 2 ? channels[1][i] : a;
-            double p = lines[0].read(centre + sway * Math.sin(phase));
-            double q = n == 2 ? lines[1].read(centre + sway * Math.sin(phase + offset[1])) : p;
+            double p = lines[0].read(centre + sway * lfo.sin());
+            double q = n == 2 ? lines[1].read(centre + sway * lfo.sin(offsetSin, offsetCos)) : p;
             lines[0].write(a + feedback * p);
             if (n == 2) lines[1].write(b + feedback * q);
             double left = opposed && n == 2 ? 0.8 * p + 0.2 * q : p;
             channels[0][i] = (float) ((1 - wet) * a + wet * left);
             if (n == 2) channels[1][i] = (float) ((1 - wet) * b + wet * (opposed ? 0.8 * q + 0.2 * p : q));
-            phase += step;
-            if (phase > 2 * Math.PI) phase -= 2 * Math.PI;
+            lfo.step();
         }
     }
 
     @Override
     public void reset() {
         for (DelayLine l : lines) l.reset();
-        phase = 0;
+        lfo.reset();
     }
 }

@@ -8,6 +8,8 @@ package verisonus.core.simulate;
 final class SoftClip {
     private static final double FLAT = 3;
     private static final double AT_FLAT = integral(FLAT);
+    /** Up to this step the middle gives the mean to 1e-4. */
+    private static final double TINY_STEP = 0.05;
     /** Up to this step Simpson's rule gives the mean to 1e-4 and spares two logarithms. */
     private static final double SMALL_STEP = 0.6;
 
@@ -35,18 +37,14 @@ final class SoftClip {
 
     double next(double x) {
         if (!smooth) return of(x);
-        double before = last;
+        double a = last;
         last = x;
-        return between(before, x);
-    }
-
-    /** Mean of the curve from a to b. */
-    static double between(double a, double b) {
-        if (a >= FLAT && b >= FLAT) return 1;
-        if (a <= -FLAT && b <= -FLAT) return -1;
-        double step = b - a;
-        if (Math.abs(step) < SMALL_STEP) return (of(a) + 4 * of(0.5 * (a + b)) + of(b)) / 6;
-        return (whole(b) - whole(a)) / step;
+        if (a >= FLAT && x >= FLAT) return 1;
+        if (a <= -FLAT && x <= -FLAT) return -1;
+        double step = Math.abs(x - a);
+        if (step < TINY_STEP) return of(0.5 * (a + x));
+        if (step < SMALL_STEP) return (of(a) + 4 * of(0.5 * (a + x)) + of(x)) / 6;
+        return (whole(x) - whole(a)) / (x - a);
     }
 
     private static double whole(double x) {

@@ -14,12 +14,13 @@ final class Tremolo implements Processor {
     private static final double SPLIT_HZ = 700;
 
     private final Shape shape;
-    private final double step;
+    private final Lfo lfo;
     private final double depth;
     private final double spread;
+    private final double spreadSin;
+    private final double spreadCos;
     private final double split;
     private final double[] low = new double[2];
-    private double phase;
 
     Tremolo(Block block, double rateHz) {
         shape = switch (block.model().name()) {
@@ -27,9 +28,11 @@ final class Tremolo implements Processor {
             case "optical tremolo" -> Shape.OPTICAL;
             default -> Shape.HARMONIC;
         };
-        step = 2 * Math.PI * block.get("rate") / rateHz;
+        lfo = new Lfo(block.get("rate"), rateHz);
         depth = block.get("depth") / 100;
         spread = Math.PI * block.get("spread") / 100;
+        spreadSin = Math.sin(spread);
+        spreadCos = Math.cos(spread);
         split = OnePole.coefficient(SPLIT_HZ, rateHz);
     }
 
@@ -42,28 +45,28 @@ final class Tremolo implements Processor {
     public void process(float[][] channels, int frames) {
         for (int i = 0; i < frames; i++) {
             for (int c = 0; c < channels.length; c++) {
-                double at = phase + c * spread;
+                double sin = c == 0 ? lfo.sin() : lfo.sin(spreadSin, spreadCos);
+                double cos = c == 0 ? lfo.cos() : lfo.cos() * spreadCos - lfo.sin() * spreadSin;
                 double x = channels[c][i];
                 if (shape == Shape.HARMONIC) {
                     double v = (x - low[c]) * split;
                     double lows = v + low[c];
                     low[c] = lows + v;
-                    channels[c][i] = (float) (gain(at) * lows + gain(at + Math.PI) * (x - lows));
+                    channels[c][i] = (float) (gain(sin, cos) * lows + gain(-sin, -cos) * (x - lows));
                 } else {
-                    channels[c][i] = (float) (gain(at) * x);
+                    channels[c][i] = (float) (gain(sin, cos) * x);
                 }
             }
-            phase += step;
-            if (phase > 2 * Math.PI) phase -= 2 * Math.PI;
+            lfo.step();
         }
         for (int c = 0; c < 2; c++) if (Math.abs(low[c]) < 1e-20) low[c] = 0;
     }
 
-    private double gain(double at) {
-        double s = 0.5 - 0.5 * Math.sin(at);
+    private double gain(double sin, double cos) {
+        double s = 0.5 - 0.5 * sin;
         return switch (shape) {
             case BIAS -> 1 - depth * (0.85 * s + 0.15 * s * s);
-            case OPTICAL -> 1 - depth * s * s * (3 - 2 * s) * (1 + 0.25 * Math.cos(at) * s * (1 - s));
+            case OPTICAL -> 1 - depth * s * s * (3 - 2 * s) * (1 + 0.25 * cos * s * (1 - s));
             case HARMONIC -> 1 - depth * s;
         };
     }
@@ -72,6 +75,6 @@ final class Tremolo implements Processor {
     public void reset() {
         low[0] = 0;
         low[1] = 0;
-        phase = 0;
+        lfo.reset();
     }
 }

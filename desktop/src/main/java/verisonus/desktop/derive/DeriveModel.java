@@ -1,14 +1,18 @@
 package verisonus.desktop.derive;
 
+import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.store.Verdict;
@@ -21,6 +25,8 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Quality;
@@ -55,6 +61,9 @@ public final class DeriveModel {
     /** What was measured in the region a hand-turned tone is compared with. */
     private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
 
+    private final ChainEdits chain = new ChainEdits(this);
+    private final Set<String> whole = new HashSet<>();
+    private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private volatile Optional<Measured> reference = Optional.empty();
 
     private final ReadOnlyObjectWrapper<Optional<Spectra>> spectra = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -99,7 +108,54 @@ public final class DeriveModel {
     }
 
     public List<SettingRow> settings() {
-        return tone().map(SettingRow::of).orElse(List.of());
+        return tone().map(t -> SettingRow.of(t, whole)).orElse(List.of());
+    }
+
+    /** Changes to what stands in the chain. */
+    public ChainEdits chain() {
+        return chain;
+    }
+
+    /** Whether all settings of a block are shown, also those that have not been moved. */
+    boolean isWhole(Block block) {
+        return whole.contains(block.id());
+    }
+
+    void showWhole(Block block, boolean all) {
+        if (all) {
+            whole.add(block.id());
+        } else {
+            whole.remove(block.id());
+        }
+        shown.set(shown.get() + 1);
+    }
+
+    /** Changes whenever more or less of the same tone is to be shown. */
+    ReadOnlyIntegerProperty shown() {
+        return shown.getReadOnlyProperty();
+    }
+
+    /** The studied part of the reference. */
+    Optional<Sound> wanted() {
+        return region().flatMap(r -> desk.sounds().get().reference().map(s -> s.slice(r.fromS(), r.toS())));
+    }
+
+    /** Puts a measured response in the place of a cabinet and the microphone before it, which it has in it. */
+    void takeImpulse(Block cabinet, Path file) {
+        tone().ifPresent(t -> desk.work().run("Reading " + file.getFileName(), _ -> ImpulseFolder.impulse(file),
+                impulse -> {
+                    Block box = cabinet.exchangedFor(Gear.model("impulse response")).with(impulse);
+                    Tone changed = t.tone().with(box);
+                    for (Block b : t.tone().main()) {
+                        if (b.model().kind() == Kind.MICROPHONE) changed = changed.with(b.switched(false));
+                    }
+                    change(changed, impulse.name() + " for " + cabinet.model().name());
+                }));
+    }
+
+    /** Takes a changed chain: it is played, measured anew and kept. */
+    void change(Tone changed, String what) {
+        tone().ifPresent(t -> retone(t, changed, what));
     }
 
     /** Searches for a tone; locked controls keep their value, a cancelled search keeps the best so far. */

@@ -12,6 +12,9 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -29,6 +32,8 @@ import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -45,6 +50,7 @@ public final class DeriveView extends BorderPane {
     private final Button derive = new Button("Derive");
     private final GridPane table = new GridPane();
     private final LedgerView ledger;
+    private final ImpulsePicker impulses;
     private final Label legend;
 
     public DeriveView(DeriveModel model, Theme theme) {
@@ -52,6 +58,7 @@ public final class DeriveView extends BorderPane {
         this.theme = theme;
         getStyleClass().add("derive");
         ledger = new LedgerView(model, theme);
+        impulses = new ImpulsePicker(model);
         derive.setId("derive");
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
@@ -70,13 +77,16 @@ public final class DeriveView extends BorderPane {
         legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
                 "quiet",
                 "small");
-        legend.setPadding(new Insets(4, 0, 6, 22));
-        left.setBottom(legend);
+        HBox under = new HBox(14, add(), balance(), legend);
+        under.setAlignment(Pos.CENTER_LEFT);
+        under.setPadding(new Insets(2, 8, 4, 18));
+        left.setBottom(under);
         setCenter(left);
         setRight(ledger);
         widthProperty().subscribe(w -> fitTo(w.doubleValue()));
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
+        model.shown().subscribe(this::show);
         show();
         model.desk().work().busy().subscribe(_ -> derive.setDisable(!model.missing().isEmpty()
                 || model.desk().work().busy().get()));
@@ -199,7 +209,7 @@ public final class DeriveView extends BorderPane {
     }
 
     private void addRow(SettingRow r, int line) {
-        if (r.leads()) table.add(stage(r.block()), 0, line, 1, 1);
+        if (r.leads()) table.add(stage(r.block()), 0, line);
         Label name = Nodes.label(r.label());
         name.setTooltip(new Tooltip(r.control().about()));
         boolean on = r.block().on();
@@ -226,19 +236,66 @@ public final class DeriveView extends BorderPane {
     }
 
     private VBox stage(Block b) {
-        Button model1 = Nodes.plain(capital(b.model().kind().word()));
-        model1.getStyleClass().addAll("stage", "strong");
-        model1.setTooltip(
-                new Tooltip(b.model().about() + (b.on() ? "; press to hear without it" : "; press to put it back")));
-        model1.setOnAction(_ -> model.toggleBlock(b));
-        Label name = Nodes.wrapped(b.on() ? b.model().name() : b.model().name() + ", off", "quiet", "small");
-        VBox box = Nodes.column(0, model1, name);
+        StageView box = new StageView(b, model.tone().orElseThrow().tone(), model, impulses);
         long lines = model.settings().stream().filter(r -> r.block().equals(b)).count();
         // A block of one setting needs a taller line for its name; otherwise the name runs beside the next settings.
         double height = lines == 1 ? 42 : 26;
         box.setMaxHeight(height);
         box.setMinHeight(height);
         return box;
+    }
+
+    /** What can be put in, by kind. */
+    private MenuButton add() {
+        MenuButton out = new MenuButton("Put a block in");
+        out.setId("add-block");
+        out.getStyleClass().addAll("plain", "small");
+        out.setTooltip(new Tooltip("what the rig still has"));
+        out.setOnShowing(_ -> {
+            out.getItems().clear();
+            String full = model.chain().full();
+            if (!full.isEmpty()) {
+                MenuItem said = new MenuItem(full);
+                said.setDisable(true);
+                out.getItems().add(said);
+                return;
+            }
+            for (Kind kind : Kind.values()) {
+                Menu of = new Menu(kind.word());
+                for (Model m : model.chain().available(kind)) {
+                    MenuItem item = new MenuItem(m.name());
+                    item.setOnAction(_ -> model.chain().add(m));
+                    of.getItems().add(item);
+                }
+                if (!of.getItems().isEmpty()) out.getItems().add(of);
+            }
+        });
+        // Without an item a menu button does not open.
+        out.getItems().add(new MenuItem(""));
+        return out;
+    }
+
+    /** Says what the last exchange did, and hears it the other way. */
+    private Button balance() {
+        Button out = Nodes.plain("");
+        out.setId("balance");
+        out.getStyleClass().add("small");
+        out.setTooltip(
+                new Tooltip("an exchanged part is brought to the same gain and loudness; F hears it as it comes"));
+        out.setOnAction(_ -> model.chain().toggleBalance());
+        Runnable say = () -> {
+            Optional<ChainEdits.Swap> s = model.chain().swap().get();
+            Optional<verisonus.core.rig.Tone> now = model.tone().map(DerivedTone::tone);
+            boolean balanced = s.isPresent() && now.filter(s.get().balanced()::equals).isPresent();
+            boolean asItComes = s.isPresent() && now.filter(s.get().asItComes()::equals).isPresent();
+            out.setText(balanced ? "F  hear it as it comes" : "F  balance it again");
+            out.setVisible(balanced || asItComes);
+            out.setManaged(out.isVisible());
+        };
+        model.chain().swap().subscribe(say);
+        model.desk().open().subscribe(say);
+        say.run();
+        return out;
     }
 
     /** The figure; pressed, it becomes a field that understands other scales too. */
@@ -264,9 +321,5 @@ public final class DeriveView extends BorderPane {
             });
         });
         return figure;
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

@@ -3,6 +3,7 @@ package verisonus.desktop.derive;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.derive.Tolerance;
@@ -23,11 +24,16 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         Optional<Double> earlier, boolean locked, boolean measured) {
     /** Every setting of a tone that says something, in signal order. */
     public static List<SettingRow> of(DerivedTone derived) {
+        return of(derived, Set.of());
+    }
+
+    /** @param whole ids of blocks of which every setting is wanted */
+    static List<SettingRow> of(DerivedTone derived, Set<String> whole) {
         List<SettingRow> out = new ArrayList<>();
         for (Block b : derived.tone().blocks()) {
             boolean first = true;
             for (Control c : b.model().controls()) {
-                if (!shown(b, c)) continue;
+                if (!whole.contains(b.id()) && !shown(b, c)) continue;
                 String name = b.id() + "/" + c.name();
                 Optional<Tolerance> tolerance = derived.tolerances().stream()
                         .filter(t -> t.block().equals(b.id()) && t.control().equals(c.name())).findFirst();
@@ -41,14 +47,13 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         return out;
     }
 
-    /** An equalizer's filters are shown where they do something, a cabinet's cuts never: all else always. */
+    /** An equalizer's filters and what is rarely moved are shown where they do something: all else always. */
     private static boolean shown(Block b, Control c) {
         if (ToneSheet.isUnused(b, c)) return false;
+        if (c.rare() && b.get(c.name()) == c.defaultValue()) return false;
         return switch (b.model().kind()) {
             case EQUALIZER -> b.get(c.name()) != c.defaultValue() && !c.name().endsWith("corner")
                     && !c.name().endsWith("frequency") && !c.name().endsWith("width");
-            case CABINET -> c.name().equals("high cut");
-            case ECHO -> !c.name().endsWith("cut");
             default -> true;
         };
     }

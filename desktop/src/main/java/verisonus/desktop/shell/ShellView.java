@@ -146,6 +146,8 @@ public final class ShellView extends StackPane {
         }));
         out.add(Command.of("Tap the tempo", "T", this::tap));
         out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
+        out.add(Command.of("Hear an exchanged part as it comes, or balanced", "F",
+                () -> derive.chain().toggleBalance()));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
                 .orElse("Nothing to take back."))));

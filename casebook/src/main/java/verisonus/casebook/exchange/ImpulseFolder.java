@@ -1,0 +1,53 @@
+package verisonus.casebook.exchange;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Impulse;
+import verisonus.core.simulate.ImpulseCharacter;
+import verisonus.core.sound.SoundReader;
+
+/**
+ * The impulse responses of a folder and all below it, described. Only what describes them is kept; a chosen one is read again.
+ *
+ * @param entries by name
+ * @param skipped files that could not be read, with why
+ */
+public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
+    /** A file and what it sounds like. */
+    public record Entry(Path file, String name, ImpulseCharacter character) {}
+
+    /** @throws InputFault where the folder cannot be read or holds no WAV file */
+    public static ImpulseFolder read(Path folder, Progress progress) {
+        List<Path> files;
+        try (Stream<Path> all = Files.walk(folder)) {
+            files = all.filter(f -> f.toString().toLowerCase(Locale.ROOT).endsWith(".wav")).sorted().toList();
+        } catch (IOException | java.io.UncheckedIOException e) {
+            throw new InputFault(folder.toString(), "the folder cannot be read", "name a folder of WAV files", e);
+        }
+        if (files.isEmpty()) throw new InputFault(folder.toString(), "it holds no WAV file", "name another folder");
+        List<Entry> entries = new ArrayList<>();
+        List<String> skipped = new ArrayList<>();
+        for (Path f : files) {
+            progress.step((double) (entries.size() + skipped.size()) / files.size(), "reading " + f.getFileName());
+            try {
+                entries.add(new Entry(f, folder.relativize(f).toString(), ImpulseCharacter.of(impulse(f))));
+            } catch (InputFault e) {
+                skipped.add(folder.relativize(f) + ": " + e.getMessage());
+            }
+        }
+        return new ImpulseFolder(entries, skipped);
+    }
+
+    public static Impulse impulse(Path file) {
+        var sound = SoundReader.read(file).sound();
+        if (sound.peak() < 1e-5) throw new InputFault(file.toString(), "it is silent", "choose another response");
+        return new Impulse(String.valueOf(file.getFileName()), sound);
+    }
+}

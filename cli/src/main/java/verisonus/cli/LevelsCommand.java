@@ -1,0 +1,65 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.simulate.LevelWalk;
+import verisonus.core.sound.Sound;
+
+@Command(name = "levels", mixinStandardHelpOptions = true, description = "How loud it is at each point of the chain, and where an input clips, is starved or is loaded.")
+final class LevelsCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
+    private @Nullable Path tone;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar")
+    private @Nullable Path di;
+
+    @Option(names = "--full-scale-volts", paramLabel = "V", description = "peak volts at the socket that read 0 dBFS (default: unknown)")
+    private @Nullable Double fullScaleVolts;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        Path file = Objects.requireNonNull(tone);
+        Sound dry = AudioInput.read(Objects.requireNonNull(di));
+        var points = LevelWalk.of(ToneJson.read(file.toString(), Json.read(file)), dry,
+                Optional.ofNullable(fullScaleVolts));
+        ObjectNode document = Json.object("verisonus.levels/1");
+        ArrayNode list = document.putArray("points");
+        for (LevelWalk.Point p : points) {
+            String name = p.block().isEmpty() ? "dry take" : p.block();
+            ObjectNode n = list.addObject().put("after", name);
+            Json.put(n, "peak_dbfs", p.peakDbfs(), 1);
+            Json.put(n, "rms_dbfs", p.rmsDbfs(), 1);
+            p.volts().ifPresentOrElse(v -> Json.put(n, "peak_volts", v, 3), () -> n.putNull("peak_volts"));
+            if (p.fault().isEmpty()) {
+                n.putNull("fault");
+            } else {
+                n.put("fault", p.fault());
+            }
+            if (!json) {
+                System.out.printf("%-20s peak %6.1f dBFS  rms %6.1f dBFS%s%s%n", name, p.peakDbfs(), p.rmsDbfs(),
+                        p.volts().map(v -> String.format(java.util.Locale.ROOT, "  %.2f V", v)).orElse(""),
+                        p.fault().isEmpty() ? "" : "  ! " + p.fault());
+            }
+        }
+        if (json) {
+            System.out.println(Json.text(document));
+        } else if (fullScaleVolts == null) {
+            System.out.println(
+                    "The input's sensitivity is not known, so levels are not in volts; --full-scale-volts gives"
+                            + " it.");
+        }
+        return 0;
+    }
+}

@@ -1,0 +1,135 @@
+package verisonus.desktop.derive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.derive.FairSwap;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Placement;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+
+/** The chain changed by hand: blocks put in, taken out, moved, exchanged, placed elsewhere. Every change can be undone. */
+public final class ChainEdits {
+    /** A part that has been exchanged, as it comes and with gain and loudness balanced. */
+    record Swap(Tone balanced, Tone asItComes, String words) {}
+
+    private final DeriveModel model;
+    private final ReadOnlyObjectWrapper<Optional<Swap>> swap = new ReadOnlyObjectWrapper<>(Optional.empty());
+
+    ChainEdits(DeriveModel model) {
+        this.model = model;
+    }
+
+    /** Models that can be put in: those the player owns more of than the chain holds. */
+    public List<Model> available(Kind kind) {
+        List<Model> out = new ArrayList<>();
+        for (Model m : model.rig().owned(kind)) {
+            long used = tone().map(t -> t.blocks().stream().filter(b -> b.model().equals(m)).count()).orElse(0L);
+            boolean needsFile = m.name().equals("impulse response");
+            if (used < model.rig().counts().getOrDefault(m.name(), 0) && !needsFile) out.add(m);
+        }
+        return out;
+    }
+
+    private Optional<Tone> tone() {
+        return model.tone().map(DerivedTone::tone);
+    }
+
+    /** Why nothing more can be put in; empty where it can. */
+    public String full() {
+        int most = model.rig().mostBlocks();
+        return tone().filter(t -> t.blocks().size() >= most).isPresent()
+                ? "The rig holds at most " + most + " blocks: take one out first."
+                : "";
+    }
+
+    /** Puts a block in where its kind belongs. */
+    public void add(Model m) {
+        tone().filter(_ -> full().isEmpty()).ifPresent(t -> {
+            int at = 0;
+            while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
+            model.change(t.inserted(Block.of(m.name()), at), m.name() + " put in");
+        });
+    }
+
+    public void remove(Block block) {
+        tone().ifPresent(t -> model.change(t.without(block.id()), block.model().name() + " taken out"));
+    }
+
+    /** Moves a block earlier (−1) or later (1). */
+    public void move(Block block, int by) {
+        tone().ifPresent(t -> moveTo(block.id(), t.blocks().indexOf(block) + by));
+    }
+
+    /** Moves a block to stand before another. */
+    public void moveBefore(String id, String before) {
+        tone().ifPresent(t -> {
+            List<String> ids = t.blocks().stream().map(Block::id).toList();
+            int to = ids.indexOf(before);
+            int from = ids.indexOf(id);
+            if (from >= 0 && to >= 0 && from != to) moveTo(id, from < to ? to - 1 : to);
+        });
+    }
+
+    private void moveTo(String id, int index) {
+        tone().ifPresent(t -> {
+            if (index < 0 || index >= t.blocks().size()) return;
+            try {
+                model.change(t.moved(id, index), t.find(id).orElseThrow().model().name() + " moved");
+            } catch (IllegalArgumentException e) {
+                model.desk().work().tell(e);
+            }
+        });
+    }
+
+    /** Where a movement, echo or space sits. */
+    public void place(Block block, Placement where) {
+        tone().ifPresent(t -> {
+            try {
+                model.change(where.in(t, block.id()), block.model().name() + " " + where.words());
+            } catch (IllegalArgumentException e) {
+                model.desk().work().tell(e);
+            }
+        });
+    }
+
+    /** Exchanges a model; gain and loudness are balanced so that only its character is compared. */
+    public void exchange(Block block, Model other) {
+        tone().ifPresent(t -> {
+            Tone raw = t.with(block.exchangedFor(other));
+            String words = other.name() + " for " + block.model().name();
+            Optional<Sound> di = model.desk().sounds().get().di();
+            if (di.isEmpty()) {
+                model.change(raw, words);
+                return;
+            }
+            model.desk().work().run("Balancing the exchange",
+                    _ -> new FairSwap(di.get()).balanced(t, raw, block.id()), balanced -> {
+                        swap.set(Optional.of(new Swap(balanced, raw, words)));
+                        model.change(balanced, words + ", balanced");
+                    });
+        });
+    }
+
+    /** Hears the last exchange as it comes, or balanced again. */
+    public void toggleBalance() {
+        Optional<Tone> now = tone();
+        swap.get().ifPresent(s -> {
+            boolean balanced = now.filter(s.balanced::equals).isPresent();
+            boolean asItComes = now.filter(s.asItComes::equals).isPresent();
+            if (balanced) model.change(s.asItComes, s.words + ", as it comes");
+            if (asItComes) model.change(s.balanced, s.words + ", balanced");
+        });
+    }
+
+    /** The last exchange, while the tone is one of its two. */
+    ReadOnlyObjectProperty<Optional<Swap>> swap() {
+        return swap.getReadOnlyProperty();
+    }
+}

@@ -1,0 +1,134 @@
+package verisonus.desktop.derive;
+
+import javafx.geometry.Side;
+import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.VBox;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Placement;
+import verisonus.core.rig.Tone;
+import verisonus.desktop.theme.Nodes;
+
+/**
+ * The head of a block in the chain: its stage, pressed to hear without it; its model, pressed for what else can be done. Dragged
+ * onto another it moves before that; Alt with the arrows moves it too, Delete takes it out.
+ */
+final class StageView extends VBox {
+    private final Block block;
+    private final DeriveModel model;
+    private final ImpulsePicker impulses;
+
+    StageView(Block block, Tone tone, DeriveModel model, ImpulsePicker impulses) {
+        this.block = block;
+        this.model = model;
+        this.impulses = impulses;
+        Button stage = Nodes.plain(capital(block.model().kind().word()));
+        stage.setId("stage-" + block.id().replace(' ', '-'));
+        stage.getStyleClass().addAll("stage", "strong");
+        stage.setTooltip(new Tooltip(block.model().about()
+                + (block.on() ? "; press to hear without it" : "; press to put it back")
+                + "; Alt with up or down moves it, Delete takes it out, or drag it"));
+        stage.setOnAction(_ -> model.toggleBlock(block));
+        stage.setOnKeyPressed(this::key);
+        Button name = Nodes.plain(words(tone));
+        name.setId("model-" + block.id().replace(' ', '-'));
+        name.getStyleClass().addAll("quiet", "small", "model");
+        name.setWrapText(true);
+        name.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        name.setTooltip(new Tooltip("press for other models, its place and all its settings"));
+        name.setOnAction(_ -> menu(tone).show(name, Side.BOTTOM, 0, 0));
+        getChildren().addAll(stage, name);
+        drag();
+    }
+
+    private String words(Tone tone) {
+        String off = block.on() ? "" : ", off";
+        String where = Placement.suits(block) && Placement.of(tone, block.id()) != Placement.AFTER_MICROPHONE
+                ? ", " + Placement.of(tone, block.id()).words()
+                : "";
+        return block.impulse().map(i -> i.name()).orElse(block.model().name()) + where + off;
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == KeyCode.DELETE || e.getCode() == KeyCode.BACK_SPACE) {
+            model.chain().remove(block);
+        } else if (e.isAltDown() && e.getCode() == KeyCode.UP) {
+            model.chain().move(block, -1);
+        } else if (e.isAltDown() && e.getCode() == KeyCode.DOWN) {
+            model.chain().move(block, 1);
+        } else {
+            return;
+        }
+        e.consume();
+    }
+
+    private void drag() {
+        setOnDragDetected(e -> {
+            ClipboardContent content = new ClipboardContent();
+            content.putString("block:" + block.id());
+            startDragAndDrop(TransferMode.MOVE).setContent(content);
+            e.consume();
+        });
+        setOnDragOver(e -> {
+            String carried = e.getDragboard().getString();
+            if (carried != null && carried.startsWith("block:")) {
+                e.acceptTransferModes(TransferMode.MOVE);
+                e.consume();
+            }
+        });
+        setOnDragDropped(e -> {
+            String carried = e.getDragboard().getString();
+            if (carried == null || !carried.startsWith("block:")) return;
+            model.chain().moveBefore(carried.substring("block:".length()), block.id());
+            e.setDropCompleted(true);
+            e.consume();
+        });
+    }
+
+    private ContextMenu menu(Tone tone) {
+        Menu others = new Menu("Exchange for");
+        for (Model m : model.rig().owned(block.model().kind())) {
+            if (m.equals(block.model()) || m.name().equals("impulse response")) continue;
+            others.getItems().add(item(m.name(), () -> model.chain().exchange(block, m)));
+        }
+        if (block.model().kind() == verisonus.core.rig.Kind.CABINET) {
+            others.getItems().add(item("an impulse response…", () -> impulses.choose(getScene().getWindow(), block)));
+        }
+        ContextMenu menu = new ContextMenu();
+        if (!others.getItems().isEmpty()) menu.getItems().add(others);
+        if (Placement.suits(block)) {
+            Menu places = new Menu("Where it sits");
+            for (Placement p : Placement.values()) {
+                MenuItem i = item(p.words(), () -> model.chain().place(block, p));
+                i.setDisable(Placement.of(tone, block.id()) == p);
+                places.getItems().add(i);
+            }
+            menu.getItems().add(places);
+        }
+        boolean all = model.isWhole(block);
+        menu.getItems().addAll(item(all ? "Fewer settings" : "All settings", () -> model.showWhole(block, !all)),
+                new SeparatorMenuItem(), item("Earlier", () -> model.chain().move(block, -1)),
+                item("Later", () -> model.chain().move(block, 1)),
+                item("Take it out", () -> model.chain().remove(block)));
+        return menu;
+    }
+
+    private static MenuItem item(String words, Runnable action) {
+        MenuItem out = new MenuItem(words);
+        out.setOnAction(_ -> action.run());
+        return out;
+    }
+
+    private static String capital(String s) {
+        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    }
+}

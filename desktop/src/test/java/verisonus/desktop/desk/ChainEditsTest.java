@@ -1,0 +1,116 @@
+package verisonus.desktop.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Placement;
+import verisonus.core.rig.Tone;
+import verisonus.desktop.derive.ChainEdits;
+import verisonus.desktop.derive.DeriveModel;
+import verisonus.desktop.derive.SettingRow;
+
+/** The chain changed by hand. */
+class ChainEditsTest {
+    @TempDir
+    private Path dir;
+    private DeskFixture fixture;
+    private DeriveModel model;
+
+    @BeforeEach
+    void open() {
+        fixture = new DeskFixture(dir);
+        Tone t = new Tone("t", List.of(Block.of("chiming edge"), Block.of("2×12 open"),
+                Block.of("dynamic microphone"), Block.of("clean echo").with("mix", 30)));
+        fixture.book().keepTone(fixture.open().entry().id(), new DerivedTone(t, Optional.empty(), Set.of(), List.of(),
+                List.of(), new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 10, "", 0)),
+                "Derived");
+        fixture.desk().refresh();
+        fixture.settle();
+        model = new DeriveModel(fixture.desk());
+    }
+
+    @AfterEach
+    void close() {
+        fixture.close();
+    }
+
+    private Tone tone() {
+        fixture.settle();
+        return model.tone().orElseThrow().tone();
+    }
+
+    private List<String> ids() {
+        return tone().blocks().stream().map(Block::id).toList();
+    }
+
+    private ChainEdits edits() {
+        return model.chain();
+    }
+
+    @Test
+    void aBlockGoesInWhereItsKindBelongsAndUndoTakesItOut() {
+        edits().add(Gear.model("mid-hump overdrive"));
+        assertThat(ids()).startsWith("drive", "amp");
+        fixture.desk().undo();
+        assertThat(ids()).doesNotContain("drive");
+    }
+
+    @Test
+    void aBlockIsTakenOutAndMoved() {
+        edits().move(tone().find("echo").orElseThrow(), -1);
+        assertThat(ids()).endsWith("echo", "microphone");
+        edits().moveBefore("echo", "amp");
+        assertThat(ids()).startsWith("echo", "amp");
+        edits().remove(tone().find("echo").orElseThrow());
+        assertThat(ids()).doesNotContain("echo");
+    }
+
+    @Test
+    void onlyWhatTheRigStillHasIsOffered() {
+        assertThat(edits().available(Kind.AMP)).doesNotContain(Gear.model("chiming edge"));
+        assertThat(edits().full()).isEmpty();
+    }
+
+    @Test
+    void anExchangeIsBalancedAndCanBeHeardAsItComes() {
+        Tone before = tone();
+        edits().exchange(before.find("amp").orElseThrow(), Gear.model("tight saturated"));
+        Tone balanced = tone();
+        assertThat(balanced.find("amp").orElseThrow().model().name()).isEqualTo("tight saturated");
+        assertThat(balanced.find("amp").orElseThrow().get("gain"))
+                .isLessThan(before.find("amp").orElseThrow().get("gain"));
+        edits().toggleBalance();
+        assertThat(tone().find("amp").orElseThrow().get("gain")).isEqualTo(5);
+        edits().toggleBalance();
+        assertThat(tone()).isEqualTo(balanced);
+    }
+
+    @Test
+    void anEchoIsPutIntoTheLoop() {
+        edits().place(tone().find("echo").orElseThrow(), Placement.IN_LOOP);
+        assertThat(tone().routing().loop()).containsExactly("echo");
+    }
+
+    @Test
+    void settingsThatAreRarelyMovedAreShownOnceTheyAre() {
+        assertThat(model.settings()).extracting(SettingRow::name).contains("amp/gain")
+                .doesNotContain("amp/ripple", "cabinet/speaker");
+        SettingRow gain = model.settings().get(0);
+        model.turn(new SettingRow(gain.block(), gain.block().model().control("ripple"), false, Optional.empty(),
+                Optional.empty(), false, false), 4);
+        fixture.settle();
+        assertThat(model.settings()).extracting(SettingRow::name).contains("amp/ripple");
+    }
+}
