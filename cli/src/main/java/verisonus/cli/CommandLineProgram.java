@@ -39,7 +39,7 @@ public final class CommandLineProgram {
         windowCommands.forEach(line::addSubcommand);
         for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
                 new SwapCommand(), new PlacesCommand(),
-                new LevelsCommand(), new ImpulsesCommand(),
+                new LevelsCommand(), new ImpulsesCommand(), new CaptureCommand(),
                 new DeriveCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),
                 new RepeatsCommand(), new SheetCommand())) {
             line.addSubcommand(command);

@@ -43,8 +43,8 @@ enum Recipe {
         }
 
         @Override
-        Sound di() {
-            return new Player(8, 0.07, 21).play(Phrases.arpeggio(bpm(), 6), Instrument.HUMBUCKER, 13.2);
+        Sound take(int n) {
+            return new Player(8, 0.07, 21 + 100L * n).play(Phrases.arpeggio(bpm(), 6), Instrument.HUMBUCKER, 13.2);
         }
     },
     /** A mid-forward crunch riff through one room microphone: alone for two bars, then inside a band. */
@@ -80,8 +80,9 @@ enum Recipe {
         }
 
         @Override
-        Sound di() {
-            return new Player(7, 0.06, 41).play(Phrases.crunchRiff(bpm(), BARS), Instrument.SINGLE_COIL, LENGTH_S);
+        Sound take(int n) {
+            return new Player(7, 0.06, 41 + 100L * n).play(Phrases.crunchRiff(bpm(), BARS), Instrument.SINGLE_COIL,
+                    LENGTH_S);
         }
 
         @Override
@@ -109,8 +110,8 @@ enum Recipe {
         }
 
         @Override
-        Sound di() {
-            return new Player(8, 0.07, 62).play(Phrases.comboChords(bpm(), 5), Instrument.HUMBUCKER, 14.2);
+        Sound take(int n) {
+            return new Player(8, 0.07, 62 + 100L * n).play(Phrases.comboChords(bpm(), 5), Instrument.HUMBUCKER, 14.2);
         }
     },
     /** Tight and saturated with the mids up; gated, its highs trimmed before the clipper; covered by the band but for a bar. */
@@ -135,8 +136,8 @@ enum Recipe {
         }
 
         @Override
-        Sound di() {
-            return new Player(6, 0.05, 72).play(Phrases.tightRiff(bpm(), 6), Instrument.SINGLE_COIL, 13.0);
+        Sound take(int n) {
+            return new Player(6, 0.05, 72 + 100L * n).play(Phrases.tightRiff(bpm(), 6), Instrument.SINGLE_COIL, 13.0);
         }
 
         @Override
@@ -168,8 +169,8 @@ enum Recipe {
         }
 
         @Override
-        Sound di() {
-            return new Player(9, 0.06, 82).play(Phrases.leadLine(bpm()), Instrument.SINGLE_COIL, 17);
+        Sound take(int n) {
+            return new Player(9, 0.06, 82 + 100L * n).play(Phrases.leadLine(bpm()), Instrument.SINGLE_COIL, 17);
         }
     };
 
@@ -206,7 +207,12 @@ enum Recipe {
     abstract Sound reference();
 
     /** The same phrase played again, by other hands on another pickup. */
-    abstract Sound di();
+    Sound di() {
+        return take(0);
+    }
+
+    /** The same phrase, played once more. */
+    abstract Sound take(int n);
 
     /** The band without the guitar; silent where the guitar is alone anyway. */
     Sound backing() {

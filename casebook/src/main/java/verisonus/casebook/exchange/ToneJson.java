@@ -1,10 +1,13 @@
 package verisonus.casebook.exchange;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -12,6 +15,7 @@ import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -110,12 +114,18 @@ public final class ToneJson {
         rig.guitars().forEach(guitars::add);
         ArrayNode blocks = out.putArray("blocks");
         for (Model m : Gear.MODELS) {
-            if (rig.has(m)) {
-                blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put("scale",
-                        rig.scales().getOrDefault(m.name(), "0-10"));
-            }
+            if (!rig.has(m)) continue;
+            ObjectNode n = blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put(
+                    "scale",
+                    rig.scales().getOrDefault(m.name(), "0-10"));
+            Rig.Practical p = rig.practical(m);
+            if (p.price() > 0) Json.put(n, "price", p.price(), 2);
+            if (p.weightKg() > 0) Json.put(n, "weight_kg", p.weightKg(), 2);
+            if (p.setupMinutes() > 0) Json.put(n, "setup_minutes", p.setupMinutes(), 1);
         }
-        out.putObject("limits").put("blocks", rig.mostBlocks());
+        ObjectNode limits = out.putObject("limits").put("blocks", rig.mostBlocks());
+        ArrayNode once = limits.putArray("once");
+        rig.once().stream().map(Kind::word).sorted().forEach(once::add);
         return out;
     }
 
@@ -127,6 +137,7 @@ public final class ToneJson {
             throw new InputFault(name, "it has no list of blocks", "list the gear you own");
         Map<String, Integer> counts = new HashMap<>();
         Map<String, String> scales = new HashMap<>();
+        Map<String, Rig.Practical> practical = new HashMap<>();
         for (JsonNode b : blocks) {
             String model = b.path("model").asString("");
             if (Gear.find(model).isEmpty()) {
@@ -137,16 +148,33 @@ public final class ToneJson {
             if (count < 0) throw new InputFault(name, "the count of " + model + " is " + count, "use 0 or more");
             counts.merge(model, count, Integer::sum);
             String scale = b.path("scale").asString("0-10");
-            if (!List.of("0-10", "0-100", "clock").contains(scale)) {
-                throw new InputFault(name, "the scale \"" + scale + "\" is not known", "use 0-10, 0-100 or clock");
+            if (!Rig.SCALES.contains(scale)) {
+                throw new InputFault(name, "the scale \"" + scale + "\" is not known",
+                        "use one of " + String.join(", ", Rig.SCALES));
             }
             scales.put(model, scale);
+            practical.put(model, practical(name, model, b));
         }
         List<String> guitars = new ArrayList<>();
         for (JsonNode g : node.path("guitars"))
             guitars.add(g.isObject() ? g.path("name").asString("guitar") : g.asString(""));
         int most = node.path("limits").path("blocks").asInt(32);
         if (most < 1) throw new InputFault(name, "the limit of blocks is " + most, "use 1 or more");
-        return new Rig(guitars, counts, scales, most);
+        Set<Kind> once = new HashSet<>();
+        for (JsonNode k : node.path("limits").path("once")) {
+            once.add(Arrays.stream(Kind.values()).filter(v -> v.word().equals(k.asString(""))).findFirst()
+                    .orElseThrow(
+                            () -> new InputFault(name, "there is no kind " + k, "use drive, echo, reverb and so on")));
+        }
+        return new Rig(guitars, counts, scales, most, once, practical);
+    }
+
+    private static Rig.Practical practical(String name, String model, JsonNode b) {
+        try {
+            return new Rig.Practical(b.path("price").asDouble(0), b.path("weight_kg").asDouble(0),
+                    b.path("setup_minutes").asDouble(0));
+        } catch (IllegalArgumentException e) {
+            throw new InputFault(name, model + ": " + e.getMessage(), "leave out what is not known", e);
+        }
     }
 }

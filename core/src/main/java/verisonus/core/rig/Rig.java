@@ -1,18 +1,44 @@
 package verisonus.core.rig;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The gear that the player owns.
  *
  * @param guitars in the player's words
  * @param counts how many of each model; a model that is not there is not owned
- * @param scales the scale a device shows, by model: "0-10", "0-100" or "clock"
+ * @param scales the scale a device shows, by model: one of {@link #SCALES}
  * @param mostBlocks how many blocks a tone may have
+ * @param once kinds of which a tone may hold one only
+ * @param practical what a model costs, weighs and takes to set up, where the player has said so
  */
-public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks) {
+public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks,
+        Set<Kind> once, Map<String, Practical> practical) {
+    /** Scales that devices show for what turns from 0 to 10. */
+    public static final List<String> SCALES = List.of("0-10", "0-100", "±", "clock");
+
+    /** The practical side of a piece of gear. */
+    public record Practical(double price, double weightKg, double setupMinutes) {
+        public static final Practical UNKNOWN = new Practical(0, 0, 0);
+
+        public Practical {
+            if (price < 0 || weightKg < 0 || setupMinutes < 0) {
+                throw new IllegalArgumentException("price, weight and minutes are 0 or more");
+            }
+        }
+    }
+
+    /** Gear without limits by kind and with nothing practical known. */
+    public Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks) {
+        this(guitars, counts, scales, mostBlocks, Set.of(), Map.of());
+    }
+
     public Rig {
+        once = Set.copyOf(once);
+        practical = Map.copyOf(practical);
         guitars = List.copyOf(guitars);
         counts = Map.copyOf(counts);
         scales = Map.copyOf(scales);
@@ -21,7 +47,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** One of every model there is. */
     public static Rig everything() {
-        Map<String, Integer> one = new java.util.HashMap<>();
+        Map<String, Integer> one = new HashMap<>();
         for (Model m : Gear.MODELS) one.put(m.name(), 1);
         return new Rig(List.of(), one, Map.of(), 32);
     }
@@ -35,10 +61,42 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         return Gear.of(kind).stream().filter(this::has).toList();
     }
 
+    /** The same rig with another number of a model. */
+    public Rig counting(Model model, int count) {
+        Map<String, Integer> next = new HashMap<>(counts);
+        next.put(model.name(), Math.max(0, count));
+        return new Rig(guitars, next, scales, mostBlocks, once, practical);
+    }
+
+    public Rig scaling(Model model, String scale) {
+        Map<String, String> next = new HashMap<>(scales);
+        next.put(model.name(), scale);
+        return new Rig(guitars, counts, next, mostBlocks, once, practical);
+    }
+
+    public Rig knowing(Model model, Practical what) {
+        Map<String, Practical> next = new HashMap<>(practical);
+        next.put(model.name(), what);
+        return new Rig(guitars, counts, scales, mostBlocks, once, next);
+    }
+
+    public Rig limited(int blocks, Set<Kind> onceOnly) {
+        return new Rig(guitars, counts, scales, blocks, onceOnly, practical);
+    }
+
+    public Rig withGuitars(List<String> names) {
+        return new Rig(names, counts, scales, mostBlocks, once, practical);
+    }
+
+    public Practical practical(Model model) {
+        return practical.getOrDefault(model.name(), Practical.UNKNOWN);
+    }
+
     /** A value as the player's own device shows it. */
     public String display(Model model, Control control, double value) {
         String scale = scales.getOrDefault(model.name(), "0-10");
         if (!control.unit().equals("0-10") || scale.equals("0-10")) return control.display(value);
+        if (scale.equals("±")) return String.format(java.util.Locale.ROOT, "%+.1f", value - 5).replace('-', '−');
         if (scale.equals("0-100")) return String.format(java.util.Locale.ROOT, "%.0f", value * 10);
         return clock(value / 10);
     }

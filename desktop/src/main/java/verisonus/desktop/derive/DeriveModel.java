@@ -39,7 +39,6 @@ import verisonus.desktop.desk.Sounds;
 /** The tone of the open case: derived, locked, turned by hand. */
 public final class DeriveModel {
     private final Desk desk;
-    private final Rig rig;
     private final ObjectProperty<SearchOptions.Start> start = new SimpleObjectProperty<>(SearchOptions.Start.NEUTRAL);
     private final ObjectProperty<SearchOptions.Order> order = new SimpleObjectProperty<>(SearchOptions.Order.TOGETHER);
     private final ObjectProperty<SearchOptions.Equalizing> equalizing = new SimpleObjectProperty<>(
@@ -70,7 +69,6 @@ public final class DeriveModel {
 
     public DeriveModel(Desk desk) {
         this.desk = desk;
-        this.rig = desk.book().rig();
         desk.sounds().subscribe(this::compareSpectra);
     }
 
@@ -168,7 +166,7 @@ public final class DeriveModel {
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
         Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
-        SearchOptions plain = SearchOptions.defaults().withRig(rig).withSchool(start.get(), order.get(),
+        SearchOptions plain = SearchOptions.defaults().withRig(rig()).withSchool(start.get(), order.get(),
                 equalizing.get()).withBudget(effort.get().renders, 1)
                 .correctedBy(Verdict.corrections(c.verdicts()));
         SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
@@ -198,7 +196,7 @@ public final class DeriveModel {
         if (before.isEmpty() || Math.abs(value - row.value()) < 1e-9) return;
         Block changed = row.block().with(row.control().name(), value);
         retone(before.get(), before.get().tone().with(changed),
-                words(row) + " to " + rig.display(row.block().model(), row.control(), value));
+                words(row) + " to " + rig().display(row.block().model(), row.control(), value));
     }
 
     /** Takes a block out of the chain or puts it back. */
@@ -224,7 +222,7 @@ public final class DeriveModel {
                 && r.toS == region.toS()).orElseGet(() -> new Measured(region.id(), region.fromS(), region.toS(),
                         Examination.of(s.reference().orElseThrow().slice(region.fromS(), region.toS()), progress)));
         reference = Optional.of(m);
-        Sound mine = Renderer.render(tone, s.di().orElseThrow(), Quality.FINAL, progress);
+        Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
         double from = region.fromS() - before.search().diStartS();
         boolean same = before.search().pairing().equals("same phrase");
         Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
@@ -247,7 +245,7 @@ public final class DeriveModel {
     }
 
     public Rig rig() {
-        return rig;
+        return desk.rig().get();
     }
 
     public ObjectProperty<SearchOptions.Start> start() {

@@ -84,7 +84,10 @@ final class ImpulsePicker {
         VBox box = Nodes.column(6, head, list);
         box.setPadding(new Insets(10));
         box.getStyleClass().addAll("paper", "ruled");
+        // A popup stands outside the window's tree: sheets and inks go along.
         box.getStylesheets().setAll(owner.getScene().getStylesheets());
+        box.setStyle(owner.getScene().getRoot().getStyle()
+                + "-fx-background-color: -paper; -fx-border-color: -rule;");
         Runnable take = () -> {
             Offer o = list.getSelectionModel().getSelectedItem();
             if (o == null) return;

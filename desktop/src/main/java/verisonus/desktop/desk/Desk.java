@@ -20,6 +20,7 @@ import verisonus.casebook.store.Region;
 import verisonus.core.evidence.Isolation;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
+import verisonus.core.rig.Rig;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
@@ -40,6 +41,9 @@ public final class Desk {
     private final ObjectProperty<Bench> bench = new SimpleObjectProperty<>(Bench.LISTEN);
     private final ObjectProperty<Isolation> isolation = new SimpleObjectProperty<>(Isolation.WHOLE);
     private final ReadOnlyObjectWrapper<Optional<Beside>> beside = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Rig> rig = new ReadOnlyObjectWrapper<>(Rig.everything());
+    /** A second dry take, which a tone that doubles plays on the other side. */
+    private volatile Optional<Sound> secondTake = Optional.empty();
     private OptionalLong chosenRegion = OptionalLong.empty();
     private OptionalLong chosenReference = OptionalLong.empty();
 
@@ -50,6 +54,7 @@ public final class Desk {
         this.book = book;
         this.work = work;
         this.player = player;
+        rig.set(book.rig());
         isolation.subscribe((was, now) -> {
             if (was != now) isolate(now);
         });
@@ -113,6 +118,7 @@ public final class Desk {
 
     /** Reads everything shown anew from the casebook. */
     public void refresh() {
+        rig.set(book.rig());
         listCases();
         Optional<CaseEntry> still = open.get().flatMap(o -> cases.stream().map(CaseLine::entry)
                 .filter(c -> c.id() == o.entry().id()).findFirst());
@@ -164,7 +170,10 @@ public final class Desk {
             Optional<Sound> backing = sound(c, Medium.Role.BACKING);
             double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
             progress.step(0.5, "playing mine");
-            Optional<Sound> mine = c.tone().flatMap(t -> di.map(d -> render(t, d, progress)));
+            Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
+                    .map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
+            secondTake = second;
+            Optional<Sound> mine = c.tone().flatMap(t -> di.map(d -> render(t, d, second, progress)));
             Sounds loaded = new Sounds(reference, di, backing, mine, start);
             hand(loaded);
             return loaded;
@@ -192,15 +201,15 @@ public final class Desk {
         return c.first(role).map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
     }
 
-    private static Sound render(DerivedTone tone, Sound di, Progress progress) {
-        return Renderer.render(tone.tone(), di, Quality.FINAL, progress);
+    private static Sound render(DerivedTone tone, Sound di, Optional<Sound> second, Progress progress) {
+        return Renderer.render(tone.tone(), di, second, Quality.FINAL, progress);
     }
 
     private void renderMine() {
         OpenCase c = open.get().orElseThrow();
         Sounds before = sounds.get();
         work.run("Playing mine", progress -> {
-            Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, progress)));
+            Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, secondTake, progress)));
             double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
             Sounds now = before.withMine(mine, start);
             hand(now);
@@ -277,6 +286,10 @@ public final class Desk {
         return what;
     }
 
+    public Optional<Sound> secondTake() {
+        return secondTake;
+    }
+
     public Casebook book() {
         return book;
     }
@@ -299,6 +312,11 @@ public final class Desk {
 
     public ReadOnlyObjectProperty<Sounds> sounds() {
         return sounds.getReadOnlyProperty();
+    }
+
+    /** The gear that the player owns. */
+    public ReadOnlyObjectProperty<Rig> rig() {
+        return rig.getReadOnlyProperty();
     }
 
     /** How the reference is heard. */

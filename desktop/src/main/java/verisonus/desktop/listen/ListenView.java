@@ -23,6 +23,8 @@ import verisonus.core.evidence.Isolation;
 import verisonus.core.evidence.Passage;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.record.RecordModel;
+import verisonus.desktop.record.RecordPanel;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
@@ -40,7 +42,7 @@ public final class ListenView extends BorderPane {
     private final VBox empty;
     private final RibbonView ribbons;
 
-    public ListenView(ListenModel model, Theme theme) {
+    public ListenView(ListenModel model, Theme theme, RecordModel recording) {
         this.model = model;
         getStyleClass().add("listen");
         ribbons = new RibbonView(model, theme);
@@ -59,7 +61,10 @@ public final class ListenView extends BorderPane {
         setTop(head);
         VBox left = Nodes.column(6, Nodes.label("Regions", "strong"), regions);
         VBox middle = Nodes.column(6, Nodes.label("Worth studying", "strong"), proposals);
-        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings);
+        Button record = Nodes.plain("record a dry take");
+        record.setId("record-take");
+        record.setTooltip(new Tooltip("play along with the region and keep the best take"));
+        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, record);
         left.setMinWidth(420);
         middle.setMinWidth(200);
         right.setMinWidth(250);
@@ -71,6 +76,10 @@ public final class ListenView extends BorderPane {
         scroll.setMinHeight(150);
         below.setPadding(new Insets(8, 0, 0, 0));
         setBottom(scroll);
+        ScrollPane panel = new ScrollPane(new RecordPanel(recording, () -> setBottom(scroll)));
+        panel.setFitToWidth(true);
+        panel.setPrefHeight(212);
+        record.setOnAction(_ -> setBottom(panel));
         isolation();
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);

@@ -30,7 +30,8 @@ final class MarginView extends BorderPane {
     private final Label count = Nodes.label("", "quiet", "small");
     private final VBox foot = new VBox(4);
 
-    MarginView(Desk desk) {
+    /** @param gear shows what the player owns */
+    MarginView(Desk desk, Runnable gear) {
         this.desk = desk;
         getStyleClass().add("margin");
         setPrefWidth(230);
@@ -46,7 +47,12 @@ final class MarginView extends BorderPane {
         add.getStyleClass().add("quiet-button");
         add.setTooltip(new Tooltip("begin a case; then drop its recordings into the window"));
         add.setOnAction(_ -> ask());
-        foot.getChildren().add(add);
+        Button owned = Nodes.plain("my gear");
+        owned.setId("my-gear");
+        owned.getStyleClass().add("quiet-button");
+        owned.setTooltip(new Tooltip("what you own: a tone is derived with that"));
+        owned.setOnAction(_ -> gear.run());
+        foot.getChildren().addAll(owned, add);
         foot.setPadding(new Insets(8, 14, 14, 14));
         setBottom(foot);
         desk.open().subscribe(this::show);

@@ -4,12 +4,15 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javax.sound.midi.Receiver;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -24,12 +27,22 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import verisonus.desktop.derive.DeriveModel;
 import verisonus.desktop.derive.DeriveView;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.fault.OutputFault;
+import verisonus.core.rig.Tone;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.floor.FloorSender;
+import verisonus.desktop.floor.SimulatedFloorUnit;
+import verisonus.desktop.gear.GearModel;
+import verisonus.desktop.gear.GearView;
 import verisonus.desktop.listen.ListenModel;
 import verisonus.desktop.listen.ListenView;
 import verisonus.desktop.measure.MeasureModel;
+import verisonus.desktop.record.Guitarist;
+import verisonus.desktop.record.Inputs;
+import verisonus.desktop.record.RecordModel;
 import verisonus.desktop.measure.MeasureView;
 import verisonus.desktop.player.ListeningBar;
 import verisonus.desktop.player.Source;
@@ -53,6 +66,8 @@ public final class ShellView extends StackPane {
     private final DeriveModel derive;
     private final List<Command> commands;
     private final CommandFinder finder;
+    private final GearView gear;
+    private final SimulatedFloorUnit floorUnit = new SimulatedFloorUnit(1);
     private final PauseTransition tapped = new PauseTransition(Duration.seconds(2));
 
     public ShellView(Desk desk, Theme theme) {
@@ -63,14 +78,15 @@ public final class ShellView extends StackPane {
         measure = new MeasureModel(desk);
         derive = new DeriveModel(desk);
         listen = new ListenModel(desk);
-        benches.put(Bench.LISTEN, new ListenView(listen, theme));
+        benches.put(Bench.LISTEN, new ListenView(listen, theme, recording(desk)));
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         benches.put(Bench.DERIVE, new DeriveView(derive, theme));
         benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
         commands = commands();
         finder = new CommandFinder(commands);
-        margin = new MarginView(desk);
+        gear = new GearView(new GearModel(desk), () -> middle.setCenter(benches.get(desk.bench().get())));
+        margin = new MarginView(desk, this::showGear);
         middle.setTop(header());
         BorderPane frame = new BorderPane(middle);
         frame.setLeft(margin);
@@ -85,6 +101,39 @@ public final class ShellView extends StackPane {
             if (e.getDragboard().hasFiles()) e.acceptTransferModes(TransferMode.COPY);
         });
         setOnDragDropped(e -> desk.addFiles(e.getDragboard().getFiles().stream().map(java.io.File::toPath).toList()));
+    }
+
+    private void showGear() {
+        middle.setCenter(gear);
+    }
+
+    /** Offers the devices that take MIDI, sends to the chosen one and says what became of it. */
+    private void sendTone() {
+        Optional<Tone> tone = derive.tone().map(DerivedTone::tone);
+        if (tone.isEmpty()) {
+            say("Derive a tone first.");
+            return;
+        }
+        ContextMenu menu = new ContextMenu();
+        for (String device : FloorSender.devices()) {
+            MenuItem item = new MenuItem(device);
+            item.setOnAction(_ -> sendTo(device, tone.get()));
+            menu.getItems().add(item);
+        }
+        menu.show(this, getScene().getWindow().getX() + 240, getScene().getWindow().getY() + 110);
+    }
+
+    private void sendTo(String device, Tone tone) {
+        try {
+            boolean simulated = device.equals(FloorSender.devices().getLast());
+            Receiver receiver = simulated ? floorUnit : FloorSender.open(device);
+            int left = new FloorSender(receiver, 1).send(tone, 0);
+            if (!simulated) receiver.close();
+            say("Sent to " + device + (left > 0 ? ", " + left + " settings found no controller" : "")
+                    + (simulated ? "; it holds program " + (floorUnit.program() + 1) : ""));
+        } catch (OutputFault e) {
+            desk.work().tell(e);
+        }
     }
 
     private HBox header() {
@@ -149,6 +198,8 @@ public final class ShellView extends StackPane {
         out.add(Command.of("Hear an exchanged part as it comes, or balanced", "F",
                 () -> derive.chain().toggleBalance()));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
+        out.add(Command.of("Send the tone to a floor unit over MIDI", "", this::sendTone));
+        out.add(Command.of("My gear", "Ctrl+G", this::showGear));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
                 .orElse("Nothing to take back."))));
         out.add(Command.of("Redo", "Ctrl+Shift+Z", () -> say(desk.redo().map(w -> "Made again: " + w)
@@ -173,6 +224,13 @@ public final class ShellView extends StackPane {
 
     private void openFinder() {
         finder.open();
+    }
+
+    /** Records from the machine's input; where there is none the demo's guitarist plays the open case's phrase. */
+    private static RecordModel recording(Desk desk) {
+        Guitarist standIn = Guitarist.found();
+        return new RecordModel(desk, new Inputs(take -> standIn.play(
+                desk.open().get().map(o -> o.entry().name()).orElse(""), take)));
     }
 
     /** Says what the focused part is for: its accessible words, its tooltip where it has one. */

@@ -1,0 +1,99 @@
+package verisonus.casebook.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Branch;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Impulse;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Routing;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+class RoutingAndRigTest {
+    @TempDir
+    private Path dir;
+
+    private static Sound click() {
+        float[] x = new float[480];
+        x[3] = 0.5f;
+        x[40] = -0.25f;
+        return Sound.mono(x, 44100);
+    }
+
+    @Test
+    void loopBranchesAndMeasuredResponseComeBackAsTheyWere() {
+        Block box = new Block("cabinet", Gear.model("impulse response"), true, Map.of())
+                .with(new Impulse("box", click()));
+        Tone t = new Tone("t", List.of(Block.of("chiming edge"), box, Block.of("clean echo"), Block.of("room")),
+                new Routing(List.of("echo"), List.of(
+                        new Branch("space", "cabinet", Branch.OUTPUT, List.of("reverb"), -6.5, 20, true))));
+        Tone back = ToneJson.read("t", ToneJson.write(t));
+        assertThat(back.routing()).isEqualTo(t.routing());
+        Impulse impulse = back.find("cabinet").orElseThrow().impulse().orElseThrow();
+        assertThat(impulse.sound().rateHz()).isEqualTo(44100);
+        assertThat(impulse.sound().mid()).isEqualTo(click().mid());
+    }
+
+    @Test
+    void aToneMayNameAWavFileBesideIt() throws IOException {
+        Files.write(dir.resolve("box.wav"), SoundWriter.encode(click(), SoundWriter.Format.WAV_FLOAT));
+        Path file = dir.resolve("tone.json");
+        Files.writeString(file, "{\"schema\":\"verisonus.tone/1\",\"name\":\"t\",\"blocks\":[{\"id\":\"cabinet\","
+                + "\"model\":\"impulse response\",\"impulse_file\":\"box.wav\"}]}");
+        Tone t = ToneJson.read(file.toString(), Json.read(file));
+        assertThat(t.blocks().get(0).impulse().orElseThrow().sound().mid()[3]).isCloseTo(0.5f, within(1e-6f));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"[{\"loop\":[\"nothing\"]}]", "[{\"branch\":\"b\",\"after\":\"nobody\"}]", "[5]", "7",
+            "[{\"branch\":\"b\",\"level_db\":99}]"})
+    void aRoutingThatCannotBeIsNamedAsAFault(String routing) throws IOException {
+        Path file = dir.resolve("tone.json");
+        Files.writeString(file, "{\"schema\":\"verisonus.tone/1\",\"name\":\"t\",\"blocks\":[{\"id\":\"amp\","
+                + "\"model\":\"chiming edge\"}],\"routing\":" + routing + "}");
+        assertThatThrownBy(() -> ToneJson.read(file.toString(), Json.read(file))).isInstanceOf(InputFault.class)
+                .hasMessageContaining("tone.json");
+    }
+
+    @Test
+    void whatTheGearCostsWeighsAndTakesComesBackWithItsLimits() {
+        Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "room", 1), Map.of("chiming edge", "±"), 7)
+                .limited(7, Set.of(Kind.ECHO, Kind.REVERB))
+                .knowing(Gear.model("chiming edge"), new Rig.Practical(450, 17.5, 4));
+        Rig back = ToneJson.readRig("r", ToneJson.write(rig));
+        assertThat(back.once()).isEqualTo(rig.once());
+        assertThat(back.practical(Gear.model("chiming edge"))).isEqualTo(new Rig.Practical(450, 17.5, 4));
+        assertThat(back.scales().get("chiming edge")).isEqualTo("±");
+    }
+
+    @Test
+    void aFolderOfResponsesIsReadWithWhatCannotBeUsedNamed() throws IOException {
+        Files.createDirectories(dir.resolve("below"));
+        Files.write(dir.resolve("a.wav"), SoundWriter.encode(click(), SoundWriter.Format.WAV_16));
+        Files.write(dir.resolve("below/b.wav"), SoundWriter.encode(click(), SoundWriter.Format.WAV_24));
+        Files.writeString(dir.resolve("broken.wav"), "no sound");
+        ImpulseFolder read = ImpulseFolder.read(dir, Progress.NONE);
+        assertThat(read.entries()).extracting(ImpulseFolder.Entry::name).containsExactly("a.wav", "below/b.wav");
+        assertThat(read.skipped()).singleElement().satisfies(s -> assertThat(s).contains("broken.wav"));
+        assertThatThrownBy(() -> ImpulseFolder.read(dir.resolve("nowhere"), Progress.NONE))
+                .isInstanceOf(InputFault.class).hasMessageContaining("nowhere");
+    }
+}

@@ -1,0 +1,105 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.derive.AmpCapture;
+import verisonus.core.derive.CaptureSignal;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Model;
+import verisonus.core.sound.SoundWriter;
+
+@Command(name = "capture", mixinStandardHelpOptions = true, description = {
+        "Finds the simulated amp that comes nearest to a real one.",
+        "First write the test signal with --signal, play it into the amp with its loudspeaker or a rated load connected,",
+        "start soft, record what comes out at a few control positions, then name the recordings."})
+final class CaptureCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--signal", paramLabel = "OUT.wav", description = "writes the test signal")
+    private @Nullable Path signal;
+
+    @Option(names = "--recording", paramLabel = "FILE@gain=3,treble=5", description = "what the amp made of the signal, and where its controls stood (0 to 10); again for each position")
+    private List<String> recordings = new ArrayList<>();
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Option(names = "--force", description = "replace an existing file")
+    private boolean force;
+
+    @Override
+    public Integer call() {
+        if (signal != null) {
+            OutputFile file = new OutputFile(signal, force);
+            file.check();
+            file.write(SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
+            System.err.printf("verisonus: wrote %s; loudspeaker or rated load first, start soft%n", signal);
+        }
+        if (recordings.isEmpty()) {
+            if (signal == null)
+                throw new InputFault("capture", "there is nothing to do", "give --signal or --recording");
+            return 0;
+        }
+        List<AmpCapture.Recording> read = recordings.stream().map(CaptureCommand::recording).toList();
+        ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+        try {
+            print(AmpCapture.of(read, workers, Progress.NONE));
+        } finally {
+            workers.shutdownNow();
+        }
+        return 0;
+    }
+
+    private static AmpCapture.Recording recording(String said) {
+        int at = said.lastIndexOf('@');
+        String file = at < 0 ? said : said.substring(0, at);
+        Map<String, Double> positions = new HashMap<>();
+        Model any = Gear.model("chiming edge");
+        for (String p : at < 0 ? new String[0] : said.substring(at + 1).split(",", -1)) {
+            String[] words = p.split("=", 2);
+            boolean known = words.length == 2 && any.find(words[0].strip()).filter(c -> c.unit().equals("0-10"))
+                    .isPresent();
+            try {
+                double v = known ? Double.parseDouble(words[1].strip()) : Double.NaN;
+                if (!(v >= 0 && v <= 10)) throw new NumberFormatException(p);
+                positions.put(words[0].strip(), v);
+            } catch (NumberFormatException e) {
+                throw new InputFault(file, "the position " + p + " cannot be used",
+                        "write gain=3,treble=5 with values from 0 to 10", e);
+            }
+        }
+        return new AmpCapture.Recording(positions, AudioInput.read(Path.of(file)));
+    }
+
+    private void print(AmpCapture.Captured c) {
+        if (json) {
+            ObjectNode out = Json.object("verisonus.capture/1").put("voicing", c.voicing().name());
+            ObjectNode offsets = out.putObject("offsets");
+            c.offsets().forEach((name, v) -> Json.put(offsets, name, v, 2));
+            Json.put(out, "error_jnd", c.errorJnd(), 2);
+            Json.put(out, "spectrum_rms_db", c.spectrumDb(), 2);
+            ObjectNode others = out.putObject("others_jnd");
+            c.others().forEach((name, v) -> Json.put(others, name, v, 2));
+            System.out.println(Json.text(out));
+            return;
+        }
+        System.out.printf(Locale.ROOT, "nearest: %s, %.1f JND off (spectrum %.1f dB)%n", c.voicing().name(),
+                c.errorJnd(),
+                c.spectrumDb());
+        c.offsets().forEach((name, v) -> System.out.printf(Locale.ROOT,
+                "  %-10s set the simulated one %+.1f from where yours stands%n", name, v));
+        c.others().forEach((name, v) -> System.out.printf(Locale.ROOT, "  or %-22s %.1f JND off%n", name, v));
+    }
+}

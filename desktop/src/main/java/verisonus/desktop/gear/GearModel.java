@@ -1,0 +1,87 @@
+package verisonus.desktop.gear;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.plan.RigCheck;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.desktop.desk.Desk;
+
+/** The player's gear: each change is kept at once and can be undone. */
+public final class GearModel {
+    private final Desk desk;
+
+    public GearModel(Desk desk) {
+        this.desk = desk;
+    }
+
+    public Rig rig() {
+        return desk.book().rig();
+    }
+
+    public void count(Model model, int count) {
+        keep(rig().counting(model, count));
+    }
+
+    public void scale(Model model, String scale) {
+        keep(rig().scaling(model, scale));
+    }
+
+    public void practical(Model model, Rig.Practical what) {
+        keep(rig().knowing(model, what));
+    }
+
+    /** @return whether the number makes sense */
+    public boolean mostBlocks(int blocks) {
+        if (blocks < 1) return false;
+        keep(rig().limited(blocks, rig().once()));
+        return true;
+    }
+
+    public void once(Kind kind, boolean only) {
+        Set<Kind> next = new HashSet<>(rig().once());
+        if (only) {
+            next.add(kind);
+        } else {
+            next.remove(kind);
+        }
+        keep(rig().limited(rig().mostBlocks(), next));
+    }
+
+    /** One guitar a line, in the player's words. */
+    public void guitars(String lines) {
+        keep(rig().withGuitars(lines.lines().map(String::strip).filter(l -> !l.isEmpty()).toList()));
+    }
+
+    private void keep(Rig rig) {
+        if (rig.equals(rig())) return;
+        desk.book().keepRig(rig);
+        desk.refresh();
+    }
+
+    /** Whether the open case's tone can be set up, and what it takes; empty where there is no tone. */
+    public Optional<String> check() {
+        return desk.open().get().flatMap(o -> o.tone()).map(DerivedTone::tone).map(t -> words(RigCheck.of(t, rig())));
+    }
+
+    private static String words(RigCheck c) {
+        List<String> out = new java.util.ArrayList<>();
+        out.add(c.faults().isEmpty()
+                ? "The open case's tone can be set up on this gear."
+                : "Against the open case's tone: "
+                        + String.join("; ", c.faults()) + ".");
+        if (c.price() > 0) out.add(String.format(Locale.ROOT, "Worth %.0f.", c.price()));
+        if (c.weightKg() > 0) out.add(String.format(Locale.ROOT, "%.1f kg to carry.", c.weightKg()));
+        if (c.setupMinutes() > 0) out.add(String.format(Locale.ROOT, "%.0f minutes to set up.", c.setupMinutes()));
+        return String.join(" ", out);
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+}

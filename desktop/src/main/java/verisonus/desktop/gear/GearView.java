@@ -1,0 +1,172 @@
+package verisonus.desktop.gear;
+
+import java.util.Locale;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.desktop.theme.Nodes;
+
+/** My gear: how many of each model, the scale it shows, what it costs, weighs and takes; guitars; limits. */
+public final class GearView extends BorderPane {
+    private final GearModel model;
+    private final GridPane table = new GridPane();
+    private final Label check = Nodes.wrapped("", "small");
+    private final TextArea guitars = new TextArea();
+    private final FlowPane once = new FlowPane(10, 4);
+    private final TextField most = Nodes.field("", "most blocks in a tone");
+
+    /** @param close puts the sheet away */
+    public GearView(GearModel model, Runnable close) {
+        this.model = model;
+        setPadding(new Insets(14, 22, 10, 22));
+        Button done = Nodes.plain("done");
+        done.setId("gear-done");
+        done.setOnAction(_ -> close.run());
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox head = new HBox(10, Nodes.column(2, Nodes.label("My gear", "heading"),
+                Nodes.label("A tone is derived with what stands here. Numbers that you do not know may stay 0.",
+                        "quiet",
+                        "small"),
+                check), space, done);
+        setTop(head);
+        int[] widths = {200, 70, 100, 80, 80, 80};
+        for (int w : widths) table.getColumnConstraints().add(new ColumnConstraints(w));
+        table.setHgap(8);
+        table.setVgap(2);
+        ScrollPane scroll = new ScrollPane(table);
+        scroll.setFitToWidth(true);
+        table.setPadding(new Insets(8, 8, 8, 0));
+        setCenter(scroll);
+        guitars.setPrefRowCount(4);
+        guitars.setPrefColumnCount(22);
+        guitars.setId("guitars");
+        guitars.setAccessibleText("guitars, one a line");
+        guitars.focusedProperty().subscribe((was, now) -> {
+            if (was && !now) model.guitars(guitars.getText());
+        });
+        most.setId("most-blocks");
+        most.setOnAction(_ -> {
+            try {
+                if (!model.mostBlocks(Integer.parseInt(most.getText().strip()))) show();
+            } catch (NumberFormatException e) {
+                show();
+            }
+        });
+        HBox limit = new HBox(8, Nodes.label("blocks at most"), most);
+        limit.setAlignment(Pos.CENTER_LEFT);
+        VBox right = Nodes.column(8, Nodes.label("Guitars", "strong"),
+                Nodes.label("one a line, with pickups and positions", "quiet", "small"), guitars,
+                Nodes.padded(Nodes.label("Limits", "strong"), 10, 0, 0, 0), limit,
+                Nodes.label("only one of a kind", "quiet", "small"), once,
+                Nodes.padded(
+                        Nodes.wrapped("Connect a loudspeaker or a rated load of the right impedance before power. Two"
+                                + " earthed devices that hum together are joined through a transformer, never by cutting an earth."
+                                + " Local codes and licensed practice come first.", "quiet", "small"),
+                        14, 0, 0, 0));
+        right.setPrefWidth(300);
+        right.setMinWidth(260);
+        right.setPadding(new Insets(8, 0, 0, 22));
+        setRight(right);
+        model.desk().open().subscribe(this::show);
+        model.desk().rig().subscribe(this::show);
+        sceneProperty().subscribe(this::show);
+    }
+
+    private void show() {
+        // Away from the window it is not kept up to date.
+        if (getScene() == null) return;
+        Rig rig = model.rig();
+        check.setText(model.check().orElse(""));
+        check.setVisible(!check.getText().isEmpty());
+        check.setManaged(check.isVisible());
+        guitars.setText(String.join("\n", rig.guitars()));
+        most.setText(String.valueOf(rig.mostBlocks()));
+        once.getChildren().clear();
+        for (Kind k : Kind.values()) {
+            CheckBox box = new CheckBox(k.word());
+            box.setSelected(rig.once().contains(k));
+            box.setOnAction(_ -> model.once(k, box.isSelected()));
+            once.getChildren().add(box);
+        }
+        table.getChildren().clear();
+        String[] heads = {"", "how many", "its scale", "price", "kg", "minutes"};
+        for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
+        int line = 1;
+        for (Kind k : Kind.values()) {
+            Label kind = Nodes.label(k.word(), "strong");
+            kind.setPadding(new Insets(8, 0, 0, 0));
+            table.add(kind, 0, line++);
+            for (Model m : Gear.of(k)) row(m, rig, line++);
+        }
+    }
+
+    private void row(Model m, Rig rig, int line) {
+        int count = rig.counts().getOrDefault(m.name(), 0);
+        Label name = Nodes.label(m.name(), count > 0 ? "label" : "quiet");
+        name.setTooltip(new Tooltip(m.about()));
+        table.add(name, 0, line);
+        ChoiceBox<Integer> counts = new ChoiceBox<>();
+        counts.getItems().setAll(0, 1, 2, 3, 4);
+        if (count > 4) counts.getItems().add(count);
+        counts.setValue(count);
+        counts.setId("count-" + m.name().replace(' ', '-'));
+        counts.setAccessibleText("how many of " + m.name());
+        counts.setOnAction(_ -> model.count(m, counts.getValue()));
+        table.add(counts, 1, line);
+        if (count == 0) return;
+        if (m.controls().stream().map(Control::unit).anyMatch("0-10"::equals)) {
+            ChoiceBox<String> scale = new ChoiceBox<>();
+            scale.getItems().setAll(Rig.SCALES);
+            scale.setValue(rig.scales().getOrDefault(m.name(), "0-10"));
+            scale.setAccessibleText("scale that " + m.name() + " shows");
+            scale.setOnAction(_ -> model.scale(m, scale.getValue()));
+            table.add(scale, 2, line);
+        }
+        Rig.Practical p = rig.practical(m);
+        table.add(number(p.price(), "price of " + m.name(), v -> model.practical(m,
+                new Rig.Practical(v, p.weightKg(), p.setupMinutes()))), 3, line);
+        table.add(number(p.weightKg(), "weight of " + m.name() + ", kg", v -> model.practical(m,
+                new Rig.Practical(p.price(), v, p.setupMinutes()))), 4, line);
+        table.add(number(p.setupMinutes(), "minutes to set up " + m.name(), v -> model.practical(m,
+                new Rig.Practical(p.price(), p.weightKg(), v))), 5, line);
+    }
+
+    private static TextField number(double value, String about, java.util.function.DoubleConsumer take) {
+        TextField out = Nodes.field(value == 0
+                ? ""
+                : String.format(Locale.ROOT, value == Math.rint(value) ? "%.0f" : "%.1f",
+                        value),
+                about);
+        out.setOnAction(_ -> {
+            try {
+                double v = out.getText().isBlank() ? 0 : Double.parseDouble(out.getText().strip().replace(',', '.'));
+                if (v < 0) throw new NumberFormatException("below 0");
+                take.accept(v);
+            } catch (NumberFormatException e) {
+                out.getStyleClass().add("warned");
+            }
+        });
+        return out;
+    }
+}

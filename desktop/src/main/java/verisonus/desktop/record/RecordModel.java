@@ -1,0 +1,141 @@
+package verisonus.desktop.record;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleIntegerProperty;
+import verisonus.casebook.store.Medium;
+import verisonus.core.derive.TakeChoice;
+import verisonus.core.evidence.InputCheck;
+import verisonus.core.evidence.TempoEstimator;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+
+/** Recording a dry take of the open case. */
+public final class RecordModel {
+    /** A take with what was found of it. */
+    public record Take(Sound sound, TakeChoice.Judged judged, boolean best) {}
+
+    private static final double LISTEN_S = 4;
+    private static final double UNKNOWN_BPM = 100;
+
+    private final Desk desk;
+    private final Inputs inputs;
+    private final IntegerProperty wanted = new SimpleIntegerProperty(2);
+    private final BooleanProperty doubling = new SimpleBooleanProperty();
+    private final ReadOnlyStringWrapper checked = new ReadOnlyStringWrapper("");
+    private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
+    private int latencyFrames;
+
+    public RecordModel(Desk desk, Inputs inputs) {
+        this.desk = desk;
+        this.inputs = inputs;
+    }
+
+    /** Level, noise and tuning of the input. */
+    public void check() {
+        desk.player().stop();
+        desk.work().run("Listening to the input", p -> {
+            try (Inputs.Open open = inputs.open()) {
+                return InputCheck.of(open.recorder().listen(LISTEN_S, p));
+            }
+        }, c -> checked.set(c.words()));
+    }
+
+    /** With a cable from output to input: the latency, taken out of every take from then on. */
+    public void measureLatency() {
+        desk.player().stop();
+        desk.work().run("Measuring latency", p -> {
+            try (Inputs.Open open = inputs.open()) {
+                return open.latency(p);
+            }
+        }, found -> {
+            found.ifPresent(f -> latencyFrames = f);
+            checked.set(found.isPresent()
+                    ? String.format(Locale.ROOT, "%.1f ms from output to input, taken out of each take",
+                            1000.0 * latencyFrames / Renderer.RATE_HZ)
+                    : "nothing came back: join output and input by a cable, at low level, then try again");
+        });
+    }
+
+    /** Records takes along with the studied region, or with a first take to double it. */
+    public void record() {
+        Optional<OpenCase> open = desk.open().get();
+        Optional<Sound> passage = open.flatMap(OpenCase::region)
+                .flatMap(r -> desk.sounds().get().reference().map(s -> s.slice(r.fromS(), r.toS())));
+        if (passage.isEmpty()) {
+            checked.set("Mark a region first: it is what you play along to.");
+            return;
+        }
+        Optional<Sound> first = doubling.get() ? desk.sounds().get().di() : Optional.empty();
+        int many = wanted.get();
+        int latency = latencyFrames;
+        desk.player().stop();
+        desk.work().run("Recording", p -> {
+            double bpm = TempoEstimator.estimate(passage.get()).value().map(t -> Math.clamp(t.bpm(), 30, 300))
+                    .orElse(UNKNOWN_BPM);
+            Recorder.Plan plan = new Recorder.Plan(passage.get(), bpm, many, latency, first);
+            List<Sound> played;
+            try (Inputs.Open io = inputs.open()) {
+                played = io.recorder().takes(plan, p);
+            }
+            List<Take> out = new ArrayList<>();
+            for (TakeChoice.Judged j : TakeChoice.of(plan.passage(), played)) {
+                out.add(new Take(played.get(j.index()), j, out.isEmpty()));
+            }
+            return out;
+        }, found -> {
+            takes.set(found);
+            checked.set(found.isEmpty() ? "No take was finished." : "");
+        });
+    }
+
+    /** Keeps a take as the dry take of the case; one for doubling is kept beside the first. */
+    public void keep(Take take) {
+        OpenCase c = desk.open().get().orElseThrow();
+        long there = c.media().stream().filter(m -> m.role() == Medium.Role.DI).count();
+        String name = "take " + (there + 1);
+        desk.work().run("Keeping " + name, _ -> desk.book().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
+                SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)), _ -> {
+                    takes.set(takes.get().stream().filter(t -> t != take).toList());
+                    desk.refresh();
+                });
+    }
+
+    public IntegerProperty wanted() {
+        return wanted;
+    }
+
+    /** Whether the take is played to the first one, heard on the other side. */
+    public BooleanProperty doubling() {
+        return doubling;
+    }
+
+    public ReadOnlyStringProperty checked() {
+        return checked.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<List<Take>> takes() {
+        return takes.getReadOnlyProperty();
+    }
+
+    /** What the input is called. */
+    public String inputName() {
+        return inputs.name();
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+}
