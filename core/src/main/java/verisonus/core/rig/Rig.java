@@ -38,7 +38,9 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     public Rig {
         once = Set.copyOf(once);
-        practical = Map.copyOf(practical);
+        Map<String, Practical> known = new HashMap<>(practical);
+        known.values().removeIf(Practical.UNKNOWN::equals);
+        practical = Map.copyOf(known);
         guitars = List.copyOf(guitars);
         counts = Map.copyOf(counts);
         scales = Map.copyOf(scales);

@@ -17,6 +17,7 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.store.Verdict;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.derive.Contributions;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.derive.ToneSearch;
@@ -61,6 +62,10 @@ public final class DeriveModel {
     private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
 
     private final ChainEdits chain = new ChainEdits(this);
+    /** Contributions with the tone that they were worked out of. */
+    record Weighed(Tone tone, Contributions contributions) {}
+
+    private final ReadOnlyObjectWrapper<Optional<Weighed>> weighed = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final Set<String> whole = new HashSet<>();
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private volatile Optional<Measured> reference = Optional.empty();
@@ -126,6 +131,26 @@ public final class DeriveModel {
             whole.remove(block.id());
         }
         shown.set(shown.get() + 1);
+    }
+
+    /** Works out what each block contributes to the tone as it stands. */
+    void weigh() {
+        Sounds s = desk.sounds().get();
+        if (tone().isEmpty() || s.di().isEmpty()) return;
+        Tone now = tone().get().tone();
+        desk.work().run("Weighing the blocks",
+                p -> Contributions.of(now, s.di().get(), desk.secondTake(), p),
+                c -> weighed.set(Optional.of(new Weighed(now, c))));
+    }
+
+    /** What each block contributes; empty until asked, and once the tone has changed since. */
+    Optional<Contributions> contributions() {
+        return weighed.get().filter(w -> tone().map(DerivedTone::tone).filter(w.tone::equals).isPresent())
+                .map(Weighed::contributions);
+    }
+
+    ReadOnlyObjectProperty<Optional<Weighed>> weighed() {
+        return weighed.getReadOnlyProperty();
     }
 
     /** Changes whenever more or less of the same tone is to be shown. */
@@ -223,6 +248,8 @@ public final class DeriveModel {
                         Examination.of(s.reference().orElseThrow().slice(region.fromS(), region.toS()), progress)));
         reference = Optional.of(m);
         Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
+        // Heard at once; the measuring takes longer.
+        desk.hearMine(mine, before.search().diStartS());
         double from = region.fromS() - before.search().diStartS();
         boolean same = before.search().pairing().equals("same phrase");
         Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;

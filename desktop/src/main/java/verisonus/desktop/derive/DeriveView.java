@@ -77,7 +77,12 @@ public final class DeriveView extends BorderPane {
         legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
                 "quiet",
                 "small");
-        HBox under = new HBox(14, add(), balance(), legend);
+        Button weigh = Nodes.plain("weigh the blocks");
+        weigh.setId("weigh");
+        weigh.getStyleClass().add("small");
+        weigh.setTooltip(new Tooltip("how much each block is heard: the tone with and without it, loudness matched"));
+        weigh.setOnAction(_ -> model.weigh());
+        HBox under = new HBox(10, add(), weigh, balance(), legend);
         under.setAlignment(Pos.CENTER_LEFT);
         under.setPadding(new Insets(2, 8, 4, 18));
         left.setBottom(under);
@@ -87,6 +92,7 @@ public final class DeriveView extends BorderPane {
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         model.shown().subscribe(this::show);
+        model.weighed().subscribe(this::show);
         show();
         model.desk().work().busy().subscribe(_ -> derive.setDisable(!model.missing().isEmpty()
                 || model.desk().work().busy().get()));
@@ -170,7 +176,7 @@ public final class DeriveView extends BorderPane {
         Optional<DerivedTone> tone = model.tone();
         String missing = model.missing();
         verdict.setText(tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
-        summary.setText(tone.map(DeriveView::summary).orElse(missing.isEmpty()
+        summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(missing.isEmpty()
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
                 : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
@@ -180,6 +186,17 @@ public final class DeriveView extends BorderPane {
         ledger.show();
         ledger.setVisible(tone.isPresent());
         legend.setVisible(tone.isPresent());
+    }
+
+    /** Names the blocks that could as well be left out, once they have been weighed. */
+    private Optional<String> unheard() {
+        return model.contributions().filter(c -> !c.unheard().isEmpty()).map(c -> {
+            String names = String.join(", ", c.unheard());
+            return c.unheardTogetherJnd().map(t -> t >= 1
+                    ? String.format(Locale.ROOT, "Each unheard alone: %s; all out together %.1f JND.", names, t)
+                    : "Could be left out, even together: " + names + ".")
+                    .orElse("Could be left out: " + names + ".");
+        });
     }
 
     private static String summary(DerivedTone t) {

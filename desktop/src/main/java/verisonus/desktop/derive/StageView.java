@@ -1,8 +1,11 @@
 package verisonus.desktop.derive;
 
+import java.util.Locale;
+import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
@@ -11,6 +14,7 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Model;
@@ -46,7 +50,16 @@ final class StageView extends VBox {
         name.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
         name.setTooltip(new Tooltip("press for other models, its place and all its settings"));
         name.setOnAction(_ -> menu(tone).show(name, Side.BOTTOM, 0, 0));
-        getChildren().addAll(stage, name);
+        HBox head = new HBox(6, stage);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        model.contributions().flatMap(c -> c.jnd(block.id())).ifPresent(jnd -> {
+            Label heard = Nodes.label(String.format(Locale.ROOT, "%.1f", jnd), "small", jnd < 1 ? "quiet" : "gap-ink");
+            heard.setTooltip(new Tooltip(jnd < 1
+                    ? "with and without it sound alike: below one just-noticeable difference"
+                    : "just-noticeable differences between with and without it, loudness matched"));
+            head.getChildren().add(heard);
+        });
+        getChildren().addAll(head, name);
         drag();
     }
 

@@ -188,6 +188,11 @@ public final class Desk {
         player.loadMine(s.mine(), s.diStartS());
     }
 
+    /** Plays a changed tone from now on, before it has been kept; may be called off the window's thread. */
+    public void hearMine(Sound mine, double startS) {
+        player.loadMine(Optional.of(mine), startS);
+    }
+
     private boolean isOpen(OpenCase c) {
         return open.get().filter(o -> o.entry().id() == c.entry().id()).isPresent();
     }

@@ -155,6 +155,16 @@ class MixerTest {
     }
 
     @Test
+    void aControlThatIsMovedWhileItPlaysDoesNotClick() {
+        mixer.choose(Source.MINE);
+        warm();
+        mixer.load(Source.MINE, Optional.of(tone(165, 10, 0.2)));
+        float[] changed = fill(0.3);
+        assertThat(largestStep(changed)).isLessThan(SMOOTH);
+        assertThat(rmsDb(changed, 12000, 2000)).isCloseTo(20 * Math.log10(0.2) - 3, within(0.5));
+    }
+
+    @Test
     void theMixIsAddedOnlyWhenAskedForAndNeverToTheReference() {
         mixer.loadBacking(Optional.of(tone(55, 10, 0.5)));
         warm();
