@@ -2,10 +2,6 @@ package verisonus.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
-import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -16,28 +12,10 @@ import verisonus.casebook.exchange.Json;
 /** Commands that compute from numbers alone, run inside the test. */
 @ResourceLock("java.lang.System.out")
 class ArithmeticCommandsTest {
-    private record Said(int status, String out, String err) {}
-
-    private static Said run(String... args) {
-        PrintStream out = System.out;
-        PrintStream err = System.err;
-        ByteArrayOutputStream o = new ByteArrayOutputStream();
-        ByteArrayOutputStream e = new ByteArrayOutputStream();
-        try {
-            System.setOut(new PrintStream(o, true, StandardCharsets.UTF_8));
-            System.setErr(new PrintStream(e, true, StandardCharsets.UTF_8));
-            int status = CommandLineProgram.run(args, Map.of());
-            return new Said(status, o.toString(StandardCharsets.UTF_8), e.toString(StandardCharsets.UTF_8));
-        } finally {
-            System.setOut(out);
-            System.setErr(err);
-        }
-    }
-
     @ParameterizedTest
     @CsvSource({"0, 1", "10, 3", "50, 7"})
     void feedbackGivesRepeats(String feedback, int count) {
-        Said s = run("repeats", "--feedback-percent", feedback, "--json");
+        Said s = Said.by("repeats", "--feedback-percent", feedback, "--json");
         assertThat(s.status()).isZero();
         assertThat(Json.parse("out", s.out()).path("audible_repeats").asInt()).isEqualTo(count);
     }
@@ -45,29 +23,29 @@ class ArithmeticCommandsTest {
     @ParameterizedTest
     @ValueSource(ints = {2, 4, 9})
     void repeatsGiveFeedbackThatGivesThemBack(int count) {
-        Said there = run("repeats", "--count", String.valueOf(count), "--json");
+        Said there = Said.by("repeats", "--count", String.valueOf(count), "--json");
         double feedback = Json.parse("out", there.out()).path("feedback_percent").asDouble();
-        Said back = run("repeats", "--feedback-percent", String.valueOf(feedback), "--json");
+        Said back = Said.by("repeats", "--feedback-percent", String.valueOf(feedback), "--json");
         assertThat(Json.parse("out", back.out()).path("audible_repeats").asInt()).isEqualTo(count);
     }
 
     @Test
     void endlessFeedbackHasNoNumber() {
-        Said s = run("repeats", "--feedback-percent", "100", "--json");
+        Said s = Said.by("repeats", "--feedback-percent", "100", "--json");
         assertThat(Json.parse("out", s.out()).get("audible_repeats").isNull()).isTrue();
-        assertThat(run("repeats", "--feedback-percent", "100").out()).contains("endless");
+        assertThat(Said.by("repeats", "--feedback-percent", "100").out()).contains("endless");
     }
 
     @Test
     void timesReadAsATableForPeople() {
-        assertThat(run("times", "--bpm", "140").out()).contains("triplet quarter").contains("285.7 ms");
+        assertThat(Said.by("times", "--bpm", "140").out()).contains("triplet quarter").contains("285.7 ms");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"times --bpm 5", "times --bpm NaN", "repeats --count 0", "repeats --feedback-percent 101",
             "repeats --count 3 --floor-db 2", "travel x.wav --level-db-spl 300"})
     void numbersOutOfRangeAreInputsThatCannotBeUsed(String line) {
-        Said s = run(line.split(" ", -1));
+        Said s = Said.by(line.split(" ", -1));
         assertThat(s.status()).isEqualTo(3);
         assertThat(s.err()).startsWith("verisonus: ").contains("; ");
         assertThat(s.out()).isEmpty();
@@ -77,14 +55,14 @@ class ArithmeticCommandsTest {
     @ValueSource(strings = {"repeats", "repeats --count 3 --feedback-percent 4", "times --bpm fast", "nothing",
             "derive --reference a.wav --di b.wav --out c --order sideways"})
     void wrongUsageIsStatusTwo(String line) {
-        Said s = run(line.split(" ", -1));
+        Said s = Said.by(line.split(" ", -1));
         assertThat(s.status()).isEqualTo(2);
         assertThat(s.err().lines().count()).isEqualTo(1);
     }
 
     @Test
     void verboseAddsWhereAFaultArose() {
-        assertThat(run("measure", "none.wav", "--verbose").err()).contains("NoSuchFileException");
-        assertThat(run("measure", "none.wav").err()).doesNotContain("Exception");
+        assertThat(Said.by("measure", "none.wav", "--verbose").err()).contains("NoSuchFileException");
+        assertThat(Said.by("measure", "none.wav").err()).doesNotContain("Exception");
     }
 }

@@ -4,7 +4,7 @@ import verisonus.core.rig.Block;
 
 /**
  * A horn for the highs and a drum for the lows that turn before the microphones: Doppler, level and sides sway
- * (J. O. Smith, S. Serafin, J. Abel, D. Berners, "Doppler simulation and the Leslie", DAFx-02), each coming to its speed from
+ * (J. O. Smith, S. Serafin, J. Abel, D. Berners, DAFx-02), each coming to its speed from
  * standing still with an inertia of its own.
  */
 final class Rotary implements Processor {
