@@ -157,7 +157,7 @@ public final class DeriveView extends BorderPane {
     }
 
     private void columns() {
-        double[] widths = {96, 100, 136, 64, 96, 84, 44};
+        double[] widths = {106, 98, 130, 64, 96, 84, 44};
         for (int i = 0; i < widths.length; i++) {
             ColumnConstraints c = new ColumnConstraints(widths[i]);
             if (i == 2) {

@@ -15,6 +15,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Model;
@@ -47,13 +48,15 @@ final class StageView extends VBox {
         name.setId("model-" + block.id().replace(' ', '-'));
         name.getStyleClass().addAll("quiet", "small", "model");
         name.setWrapText(true);
-        name.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        name.setMinHeight(Region.USE_PREF_SIZE);
         name.setTooltip(new Tooltip("press for other models, its place and all its settings"));
         name.setOnAction(_ -> menu(tone).show(name, Side.BOTTOM, 0, 0));
-        HBox head = new HBox(6, stage);
+        HBox head = new HBox(4, stage);
+        stage.setMinWidth(Region.USE_PREF_SIZE);
         head.setAlignment(Pos.BASELINE_LEFT);
         model.contributions().flatMap(c -> c.jnd(block.id())).ifPresent(jnd -> {
             Label heard = Nodes.label(String.format(Locale.ROOT, "%.1f", jnd), "small", jnd < 1 ? "quiet" : "gap-ink");
+            heard.setMinWidth(Region.USE_PREF_SIZE);
             heard.setTooltip(new Tooltip(jnd < 1
                     ? "with and without it sound alike: below one just-noticeable difference"
                     : "just-noticeable differences between with and without it, loudness matched"));

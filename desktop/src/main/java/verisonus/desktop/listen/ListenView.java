@@ -67,7 +67,7 @@ public final class ListenView extends BorderPane {
         VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, record);
         left.setMinWidth(420);
         middle.setMinWidth(200);
-        right.setMinWidth(250);
+        right.setMinWidth(290);
         HBox below = new HBox(24, left, middle, right);
         HBox.setHgrow(middle, Priority.ALWAYS);
         ScrollPane scroll = new ScrollPane(below);
@@ -237,7 +237,10 @@ public final class ListenView extends BorderPane {
             Button beside = Nodes.plain("beside");
             beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
             beside.setOnAction(_ -> model.desk().hearBeside(Optional.of(new Desk.Beside(m, 0, m.title()))));
+            study.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            beside.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
             more.getChildren().addAll(study, beside);
+            more.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         }
         line.getChildren().add(remove);
         HBox head = new HBox(6, Nodes.label((studied ? "● " : "") + m.title(), studied ? "reference-ink" : "label"),

@@ -13,6 +13,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -51,6 +52,7 @@ public final class Pictures {
                 return w;
             });
             for (Bench b : Bench.values()) written.add(bench(window, b, folder, ""));
+            written.add(gear(window, folder));
             onWindow(() -> {
                 window.theme().turn();
                 return true;
@@ -76,6 +78,17 @@ public final class Pictures {
             Files.writeString(file, CaseSheet.of(book, book.cases().get(0), Progress.NONE).page().html());
             return file;
         }
+    }
+
+    private static Path gear(Window window, Path folder) throws IOException, InterruptedException {
+        onWindow(() -> {
+            if (window.scene().lookup("#my-gear") instanceof ButtonBase b) b.fire();
+            return true;
+        });
+        waitUntilIdle(window.desk());
+        Path file = folder.resolve("gear.png");
+        write(window, file);
+        return file;
     }
 
     private static Path bench(Window window, Bench bench, Path folder, String suffix)
