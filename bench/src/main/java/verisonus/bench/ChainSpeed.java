@@ -131,7 +131,7 @@ final class ChainSpeed {
         Files.write(wav, SoundWriter.encode(Sound.mono(in, Renderer.RATE_HZ), SoundWriter.Format.WAV_24));
         List<String> command = List.of("sox", wav.toString(), dir.resolve("out.wav").toString(), "compand", "0.01,0.1",
                 "-60,-60,-20,-14,0,-6", "overdrive", "20", "20", "bass", "-2", "treble", "1", "equalizer", "800", "1q",
-                "3", "chorus", "0.7", "0.9", "12", "0.4", "0.5", "2", "-t", "echo", "0.8", "0.88", "350", "0.3",
+                "3", "chorus", "0.7", "0.9", "25", "0.4", "0.5", "2", "-t", "echo", "0.8", "0.88", "350", "0.3",
                 "reverb", "40");
         try {
             long from = System.nanoTime();
