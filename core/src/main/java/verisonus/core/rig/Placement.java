@@ -79,7 +79,7 @@ public enum Placement {
         return new Tone(tone.name(), blocks, new Routing(bare.routing().loop(), branches));
     }
 
-    /** Movement has no switch for its dry part: beside the dry sound it stands at full mix. */
+    /** Movement has no switch for its dry part; it keeps its mix. */
     private static Block dry(Block block, double killed) {
         if (block.model().find("dry").filter(Control::isChoice).isPresent()) return block.with("dry", killed);
         return block;

@@ -253,7 +253,13 @@ public final class DeriveModel {
         double from = region.fromS() - before.search().diStartS();
         boolean same = before.search().pairing().equals("same phrase");
         Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
-        return GapLedger.between(m.evidence, Examination.of(part, progress));
+        try {
+            return GapLedger.between(m.evidence, Examination.of(part, progress));
+        } catch (RuntimeException e) {
+            // The change is not kept, so what is heard must not be it.
+            s.mine().ifPresent(old -> desk.hearMine(old, before.search().diStartS()));
+            throw e;
+        }
     }
 
     private void keep(DerivedTone tone, String what) {

@@ -3,6 +3,7 @@ package verisonus.desktop.desk;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -163,6 +164,7 @@ public final class Desk {
 
     private void loadSounds() {
         OpenCase c = open.get().orElseThrow();
+        List<InputFault> unplayable = new ArrayList<>();
         work.run("Opening " + c.entry().name(), progress -> {
             progress.step(0.1, "reading the recordings");
             Optional<Sound> reference = sound(c, Medium.Role.REFERENCE);
@@ -173,13 +175,24 @@ public final class Desk {
             Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
                     .map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
             secondTake = second;
-            Optional<Sound> mine = c.tone().flatMap(t -> di.map(d -> render(t, d, second, progress)));
+            Optional<Sound> mine = c.tone().flatMap(t -> di.flatMap(d -> mine(t, d, unplayable, progress)));
             Sounds loaded = new Sounds(reference, di, backing, mine, start);
             hand(loaded);
             return loaded;
         }, loaded -> {
             if (isOpen(c)) show(loaded);
+            unplayable.forEach(work::tell);
         });
+    }
+
+    /** A tone that cannot be played, as one that doubles without a second take, must not keep its case from opening. */
+    private Optional<Sound> mine(DerivedTone tone, Sound di, List<InputFault> unplayable, Progress progress) {
+        try {
+            return Optional.of(render(tone, di, secondTake, progress));
+        } catch (InputFault e) {
+            unplayable.add(e);
+            return Optional.empty();
+        }
     }
 
     /** Gives the player what can be heard; matching loudness takes a while, so off the window's thread where there is sound. */

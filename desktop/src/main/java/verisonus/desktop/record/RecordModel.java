@@ -85,7 +85,8 @@ public final class RecordModel {
         desk.work().run("Recording", p -> {
             double bpm = TempoEstimator.estimate(passage.get()).value().map(t -> Math.clamp(t.bpm(), 30, 300))
                     .orElse(UNKNOWN_BPM);
-            Recorder.Plan plan = new Recorder.Plan(passage.get(), bpm, many, latency, first);
+            Recorder.Plan plan = new Recorder.Plan(passage.get(), bpm, many, latency,
+                    first.map(f -> inTime(passage.get(), f)));
             List<Sound> played;
             try (Inputs.Open io = inputs.open()) {
                 played = io.recorder().takes(plan, p);
@@ -99,6 +100,18 @@ public final class RecordModel {
             takes.set(found);
             checked.set(found.isEmpty() ? "No take was finished." : "");
         });
+    }
+
+    /** The first take as it lies under the passage: what comes before the passage is cut, what comes later waits. */
+    private static Sound inTime(Sound passage, Sound first) {
+        TakeChoice.Judged j = TakeChoice.of(passage, List.of(first)).get(0);
+        double lagS = j.samePhrase() ? j.lagMs() / 1000 : 0;
+        if (lagS >= 0) return first.slice(Math.min(lagS, first.durationS()), first.durationS());
+        float[] x = first.mid();
+        int late = (int) Math.round(-lagS * first.rateHz());
+        float[] out = new float[late + x.length];
+        System.arraycopy(x, 0, out, late, x.length);
+        return Sound.mono(out, first.rateHz());
     }
 
     /** Keeps a take as the dry take of the case; one for doubling is kept beside the first. */
