@@ -3,18 +3,22 @@ package verisonus.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.DerivationJson;
+import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.ToneSheet;
@@ -24,10 +28,14 @@ import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.derive.ToneSearch;
+import verisonus.core.derive.Tie;
+import verisonus.core.derive.Wishes;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.OutputFault;
 import verisonus.core.fault.Progress;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -62,6 +70,27 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--eq", paramLabel = "SCHOOL", description = "cut-first or either (default)")
     private String eq = "either";
+
+    @Option(names = "--values", paramLabel = "SCHOOL", description = "moderate keeps controls off their ends, free (default) does not")
+    private String values = "free";
+
+    @Option(names = "--lows", paramLabel = "SCHOOL", description = "alone (default), or room for bass and kick")
+    private String lows = "alone";
+
+    @Option(names = "--track", paramLabel = "WHAT", description = "what the take has been through: dry (default), amp, or amp-and-cabinet; it gets only what is missing")
+    private String track = "dry";
+
+    @Option(names = "--also", paramLabel = "REF", description = "another recording of the same sound: what they have in common is wanted; again for more")
+    private List<Path> also = new ArrayList<>();
+
+    @Option(names = "--impulses", paramLabel = "FOLDER", description = "measured responses that may stand for cabinet and microphone")
+    private @Nullable Path impulses;
+
+    @Option(names = "--claim", paramLabel = "MODEL=honour|weigh|ignore", description = "gear that is said to have been used; again for more")
+    private List<String> claims = new ArrayList<>();
+
+    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", description = "a difference that is wanted and not chased; again for more")
+    private List<String> wantedSo = new ArrayList<>();
 
     @Option(names = "--seconds", paramLabel = "N", description = "about how long to search (default: 10)")
     private double seconds = 10;
@@ -118,34 +147,66 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
 
     private SearchOptions options() {
         Rig gear = rig == null ? Rig.everything() : ToneJson.readRig(rig.toString(), Json.read(rig));
-        for (Kind kind : new Kind[]{Kind.AMP, Kind.CABINET, Kind.MICROPHONE}) {
+        boolean dry = track.equals("dry");
+        List<Kind> needed = dry ? List.of(Kind.AMP, Kind.CABINET, Kind.MICROPHONE) : List.of();
+        for (Kind kind : needed) {
             if (gear.owned(kind).isEmpty()) {
                 throw new InputFault(rig == null ? "rig" : rig.toString(), "it holds no " + kind.word(),
                         "a chain needs an amp, a cabinet and a microphone");
             }
         }
-        SearchOptions.Order school = order == null ? SearchOptions.Order.TOGETHER : switch (order) {
-            case "cabinet-first" -> SearchOptions.Order.CABINET_FIRST;
-            case "gain-first" -> SearchOptions.Order.GAIN_FIRST;
-            default -> throw usage("--order " + order, "cabinet-first or gain-first");
-        };
-        SearchOptions.Equalizing equalizing = switch (eq) {
-            case "either" -> SearchOptions.Equalizing.EITHER;
-            case "cut-first" -> SearchOptions.Equalizing.CUT_FIRST;
-            default -> throw usage("--eq " + eq, "cut-first or either");
-        };
-        if (!(seconds > 0 && seconds <= 3600)) throw usage("--seconds " + seconds, "between 0 and 3600");
-        SearchOptions.Start from = start == StartChoice.NEAREST
-                ? SearchOptions.Start.NEAREST
-                : SearchOptions.Start.NEUTRAL;
+        SearchOptions.School school = new SearchOptions.School(
+                start == StartChoice.NEAREST ? SearchOptions.Start.NEAREST : SearchOptions.Start.NEUTRAL,
+                order == null
+                        ? SearchOptions.Order.TOGETHER
+                        : chosen("--order", order, Map.of("cabinet-first", SearchOptions.Order.CABINET_FIRST,
+                                "gain-first", SearchOptions.Order.GAIN_FIRST)),
+                chosen("--eq", eq, Map.of("either", SearchOptions.Equalizing.EITHER, "cut-first",
+                        SearchOptions.Equalizing.CUT_FIRST)),
+                chosen("--values", values, Map.of("free", SearchOptions.Values.FREE, "moderate",
+                        SearchOptions.Values.MODERATE)),
+                chosen("--lows", lows, Map.of("alone", SearchOptions.Lows.GUITAR_ALONE, "room",
+                        SearchOptions.Lows.ROOM_FOR_BASS)));
+        if (!(seconds > 0 && seconds <= 3600))
+            throw usage("--seconds " + seconds + " is out of range; use a number between 0 and 3600");
         // A budget of renders, not of seconds, so that the same seed gives the same tone on any machine.
-        return SearchOptions.defaults().withRig(gear).withSchool(from, school, equalizing)
-                .withBudget((int) Math.ceil(40 * seconds), seed);
+        return SearchOptions.defaults().withRig(gear).withSchool(school)
+                .withBudget((int) Math.ceil(90 * seconds), seed).wishing(wishes());
     }
 
-    private picocli.CommandLine.ParameterException usage(String given, String wanted) {
-        return new picocli.CommandLine.ParameterException(new picocli.CommandLine(this),
-                given + " is not known; use " + wanted);
+    private Wishes wishes() {
+        return Wishes.NONE.wantingSo(Set.copyOf(wantedSo)).claiming(claims.stream().map(this::claim).toList())
+                .through(chosen("--track", track, Map.of("dry", SearchOptions.Track.DRY, "amp",
+                        SearchOptions.Track.THROUGH_AMP, "amp-and-cabinet",
+                        SearchOptions.Track.THROUGH_AMP_AND_CABINET)))
+                .alsoNear(also.stream().map(AudioInput::read).toList())
+                .offering(impulses == null
+                        ? List.of()
+                        : ImpulseFolder.read(impulses, Progress.NONE).entries().stream()
+                                .map(e -> ImpulseFolder.impulse(e.file())).toList());
+    }
+
+    private Wishes.ModelClaim claim(String said) {
+        int at = said.lastIndexOf('=');
+        Model model = Gear.find(at < 0 ? said : said.substring(0, at))
+                .orElseThrow(() -> usage("--claim " + said + " names no model; see controls"));
+        return new Wishes.ModelClaim(model, at < 0
+                ? Wishes.Use.HONOURED
+                : chosen("--claim", said.substring(at + 1), Map.of("honour", Wishes.Use.HONOURED, "weigh",
+                        Wishes.Use.WEIGHED, "ignore", Wishes.Use.IGNORED)));
+    }
+
+    private <T> T chosen(String option, String given, Map<String, T> choices) {
+        T found = choices.get(given);
+        if (found == null) {
+            throw usage(option + " " + given + " is not known; use "
+                    + choices.keySet().stream().sorted().collect(Collectors.joining(" or ")));
+        }
+        return found;
+    }
+
+    private picocli.CommandLine.ParameterException usage(String fault) {
+        return new picocli.CommandLine.ParameterException(new picocli.CommandLine(this), fault);
     }
 
     private void prepare(Path folder) {
@@ -178,5 +239,9 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             }
         });
         CompareCommand.print(d.gap());
+        for (Tie t : d.ties()) System.out.println("can be traded: " + t.words());
+        d.start().ifPresent(s -> System.out.println("nearest known tone: " + s.words() + "; changed from it: "
+                + String.join(", ", s.changesIn(d.tone(), rig))));
+        System.out.println(d.enough().words());
     }
 }

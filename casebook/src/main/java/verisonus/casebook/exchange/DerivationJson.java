@@ -6,7 +6,9 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Alternative;
 import verisonus.core.derive.Derivation;
+import verisonus.core.derive.Tie;
 import verisonus.core.derive.Tolerance;
+import verisonus.core.rig.Rig;
 
 /** Gaps as {@code verisonus.gap/1} and derivations as {@code verisonus.derivation/1}. */
 public final class DerivationJson {
@@ -16,6 +18,7 @@ public final class DerivationJson {
         ObjectNode out = Json.object("verisonus.gap/1");
         Json.put(out, "spectrum_rms_db", gap.spectrumRmsDb(), 2);
         Json.put(out, "score_jnd", gap.scoreJnd(), 2);
+        Json.put(out, "distance_jnd", gap.distanceJnd(), 2);
         ArrayNode rows = out.putArray("rows");
         for (GapRow r : gap.rows()) {
             ObjectNode row = rows.addObject().put("attribute", r.attribute()).put("unit", r.unit());
@@ -25,6 +28,7 @@ public final class DerivationJson {
             Json.put(row, "jnd", r.jnd(), 2);
             Json.put(row, "audibility", r.audibility(), 2);
             row.put("stage", r.stage()).put("advice", r.advice()).put("of_tone", r.ofTone());
+            row.put("wanted_so", gap.wantedSo().contains(r.attribute()));
         }
         return out;
     }
@@ -42,6 +46,22 @@ public final class DerivationJson {
             Json.put(node, "high", t.high(), 2);
             node.put("why", t.why());
         }
+        ArrayNode ties = out.putArray("ties");
+        for (Tie t : d.ties()) {
+            ObjectNode node = ties.addObject().put("one", t.one()).put("other", t.other()).put("opposite",
+                    t.opposite());
+            Json.put(node, "ratio", t.ratio(), 2);
+            Json.put(node, "left_jnd", t.leftJnd(), 2);
+        }
+        d.start().ifPresentOrElse(s -> {
+            ObjectNode start = out.putObject("start").put("nearest", s.words());
+            ArrayNode changed = start.putArray("changed");
+            s.changesIn(d.tone(), Rig.everything()).forEach(changed::add);
+        }, () -> out.putNull("start"));
+        ObjectNode enough = out.putObject("enough").put("reached", d.enough().isReached()).put("words", d.enough()
+                .words());
+        Json.put(enough, "could_gain_jnd", d.enough().couldGain(), 2);
+        Json.put(enough, "first_choice_worse_jnd", d.enough().firstChoice(), 2);
         ObjectNode residual = out.putObject("residual");
         Json.put(residual, "spectrum_rms_db", d.gap().spectrumRmsDb(), 2);
         Json.put(residual, "crest_factor_db",

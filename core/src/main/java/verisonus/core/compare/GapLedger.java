@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Finding;
@@ -16,8 +17,9 @@ import verisonus.core.evidence.SpectrumReading;
  *
  * @param rows most audible first
  * @param spectrumRmsDb third-octave difference, 80 Hz to 8 kHz, after loudness matching
+ * @param wantedSo attributes that shall differ: they stand in the ledger and count for nothing
  */
-public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
+public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wantedSo) {
     private static final double[][] BANDS = {{80, 160}, {160, 400}, {400, 1000}, {1000, 2000}, {2000, 4000},
             {4000, 8000}};
     private static final double TRUSTED = 0.3;
@@ -25,6 +27,33 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
 
     public GapLedger {
         rows = List.copyOf(rows);
+        wantedSo = Set.copyOf(wantedSo);
+    }
+
+    /** A ledger of which nothing is wanted so. */
+    public GapLedger(List<GapRow> rows, double spectrumRmsDb) {
+        this(rows, spectrumRmsDb, Set.of());
+    }
+
+    /** The same ledger with these differences wanted. */
+    public GapLedger wanting(Set<String> attributes) {
+        return new GapLedger(rows, spectrumRmsDb, attributes);
+    }
+
+    /** Whether a row counts: the gear makes it and nobody wants it so. */
+    public boolean counts(GapRow row) {
+        return row.ofTone() && !wantedSo.contains(row.attribute());
+    }
+
+    /** From and to, Hz, of a row that is about a band of the spectrum. */
+    public static Optional<double[]> bandOf(String attribute) {
+        for (double[] band : BANDS) if (attribute.equals(bandName(band))) return Optional.of(band.clone());
+        return Optional.empty();
+    }
+
+    /** All differences that count together: root of the sum of squares, JND. */
+    public double distanceJnd() {
+        return Math.sqrt(rows.stream().filter(this::counts).mapToDouble(r -> r.audibility() * r.audibility()).sum());
     }
 
     /** Compares what was measured in both. */
@@ -71,12 +100,12 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
 
     /** The most audible difference that the gear makes, JND. */
     public double scoreJnd() {
-        return rows.stream().filter(GapRow::ofTone).mapToDouble(GapRow::audibility).max().orElse(0);
+        return rows.stream().filter(this::counts).mapToDouble(GapRow::audibility).max().orElse(0);
     }
 
     /** How many differences that the gear makes most listeners would hear. */
     public long audibleRows() {
-        return rows.stream().filter(r -> r.ofTone() && r.audibility() >= 1).count();
+        return rows.stream().filter(r -> counts(r) && r.audibility() >= 1).count();
     }
 
     public Optional<GapRow> find(String attribute) {
@@ -102,15 +131,14 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb) {
         }
         if (weight == 0) return Optional.empty();
         boolean less = b < a;
-        String name = String.format(Locale.ROOT, "spectrum %s", range(band));
-        return Optional.of(new GapRow(name, "dB", a / weight, b / weight, JndScale.bandDb(band[0], band[1]),
+        return Optional.of(new GapRow(bandName(band), "dB", a / weight, b / weight, JndScale.bandDb(band[0], band[1]),
                 stageOf(band[0]), adviceFor(band[0], less), true));
     }
 
-    private static String range(double[] band) {
-        return band[1] <= 1000
+    private static String bandName(double[] band) {
+        return "spectrum " + (band[1] <= 1000
                 ? String.format(Locale.ROOT, "%.0f-%.0f Hz", band[0], band[1])
-                : String.format(Locale.ROOT, "%.0f-%.0f kHz", band[0] / 1000, band[1] / 1000);
+                : String.format(Locale.ROOT, "%.0f-%.0f kHz", band[0] / 1000, band[1] / 1000));
     }
 
     private static String stageOf(double lowHz) {

@@ -19,22 +19,25 @@ final class Alternatives {
     List<Alternative> of(Objective.Point best, List<Objective.Point> ranked) {
         List<Alternative> out = new ArrayList<>();
         for (Objective.Point p : ranked) {
-            boolean same = p.knobs().amp().equals(best.knobs().amp()) && p.knobs().drive().equals(best.knobs().drive());
-            if (!same)
-                out.add(new Alternative(p.knobs().amp() + p.knobs().drive().map(d -> " behind a " + d).orElse(""),
-                        worse(best, p.score())));
+            if (!p.knobs().pair().equals(best.knobs().pair()) && p.knobs().amp().isPresent())
+                out.add(new Alternative(words(p.knobs()), worse(best, p.score())));
         }
-        String chosen = linear.dictionary().entry(best.curve()).cabinet().model().name();
+        String chosen = linear.dictionary().entry(best.curve()).cabinetName();
         Map<String, Double> cabinets = new LinkedHashMap<>();
         double[] colours = objective.colourErrors(best);
         for (int k = 0; k < colours.length; k++)
-            cabinets.merge(linear.dictionary().entry(k).cabinet().model().name(), colours[k], Math::min);
+            cabinets.merge(linear.dictionary().entry(k).cabinetName(), colours[k], Math::min);
         cabinets.forEach((name, error) -> {
             if (!name.equals(chosen))
                 out.add(new Alternative(name, Math.max(0, Math.sqrt(error) - Math.sqrt(colours[best.curve()]))));
         });
         out.sort(Comparator.comparingDouble(Alternative::worseDb));
         return out;
+    }
+
+    private static String words(Knobs k) {
+        return k.ampName() + k.driveName().map(d -> " behind a " + d).orElse("")
+                + k.compressor().map(c -> " and a " + c.model().name()).orElse("");
     }
 
     private static double worse(Objective.Point best, double score) {

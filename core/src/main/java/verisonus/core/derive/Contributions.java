@@ -55,7 +55,8 @@ public record Contributions(List<Contribution> blocks, List<String> unheard, Opt
     }
 
     private static Evidence examined(Tone tone, Sound di, Optional<Sound> second) {
-        return Examination.of(Renderer.render(tone, di, second, Quality.SEARCH, Progress.NONE), Progress.NONE);
+        return Examination.of(Renderer.render(tone, di, second, Quality.SEARCH, Progress.NONE),
+                Examination.Depth.TONE, Progress.NONE);
     }
 
     private static Sound loudest(Sound di) {

@@ -38,11 +38,16 @@ final class EqualizerFit {
     private final double[] weight;
     private final double ridge;
     private final boolean cutOnly;
+    private final boolean[] empty;
     private final List<Filter> candidates = new ArrayList<>();
     private final List<double[]> shapes = new ArrayList<>();
 
-    /** @param broad only wide filters, for a wanted curve that is known roughly */
-    EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad) {
+    /**
+     * @param broad only wide filters, for a wanted curve that is known roughly
+     * @param empty by band: the dry take has nothing there, so that nothing can be raised
+     */
+    EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, boolean[] empty) {
+        this.empty = empty.clone();
         double total = 0;
         for (double w : weight) total += w;
         this.weight = weight.clone();
@@ -108,13 +113,17 @@ final class EqualizerFit {
                 dot += weight[b] * s[b] * rest[b];
                 norm += weight[b] * s[b] * s[b];
             }
-            if (cutOnly && dot > 0) continue;
+            if (dot > 0 && !mayRaise(candidates.get(k))) continue;
             if (dot * dot / norm > bestGain) {
                 bestGain = dot * dot / norm;
                 best = k;
             }
         }
         return best;
+    }
+
+    private boolean mayRaise(Filter f) {
+        return !cutOnly && !empty[Features.LEVEL_BANDS.nearest(f.hz)];
     }
 
     private boolean allowed(Filter f, List<Integer> chosen) {
@@ -137,7 +146,8 @@ final class EqualizerFit {
             for (int b = 0; b < target.length; b++) right[i] += weight[b] * si[b] * target[b];
         }
         double[] g = new LUDecomposition(normal).getSolver().solve(new ArrayRealVector(right, false)).toArray();
-        for (int i = 0; i < n; i++) g[i] = Math.clamp(g[i], -MOST_DB, cutOnly ? 0 : MOST_DB);
+        for (int i = 0; i < n; i++)
+            g[i] = Math.clamp(g[i], -MOST_DB, mayRaise(candidates.get(chosen.get(i))) ? MOST_DB : 0);
         return g;
     }
 

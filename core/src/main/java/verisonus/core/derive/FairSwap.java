@@ -51,6 +51,11 @@ public final class FairSwap {
         return atLoudness(played(before), before.with(moved));
     }
 
+    /** A changed tone at the loudness of another. */
+    public Tone atConstantLoudness(Tone before, Tone changed) {
+        return atLoudness(played(before), changed);
+    }
+
     /** A control moved, and gain and loudness brought back, so that only what else it does is heard. */
     public Tone atConstantSaturation(Tone before, Block moved) {
         return balanced(before, before.with(moved), moved.id());

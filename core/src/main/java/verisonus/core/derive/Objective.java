@@ -29,19 +29,26 @@ final class Objective {
      * @param di dry guitar, in time with the reference where it plays the same
      * @param warmUp samples of it that are rendered and not scored
      * @param reference what is wanted
+     * @param levelDb wanted level by compared band: the reference's, or what several recordings have in common
      * @param echo put behind the knobs, where the reference has one
      */
-    record Question(float[] di, int warmUp, Features reference, Pairing pairing, Optional<Block> echo) {}
+    record Question(float[] di, int warmUp, Features reference, double[] levelDb, Pairing pairing,
+            Optional<Block> echo) {}
 
     private final Question question;
     private final Features reference;
     private final Pairing pairing;
     private final LinearPart linear;
     private final double envelopeWeight;
+    private final double pullFactor;
     private final AtomicInteger renders;
 
-    /** @param renders counts the renders made */
-    Objective(Question question, LinearPart linear, double envelopeWeight, AtomicInteger renders) {
+    /**
+     * @param pullFactor how much stronger than usual the pull to the middle is
+     * @param renders counts the renders made
+     */
+    Objective(Question question, LinearPart linear, double envelopeWeight, double pullFactor, AtomicInteger renders) {
+        this.pullFactor = pullFactor;
         this.question = question;
         this.reference = question.reference;
         this.pairing = question.pairing;
@@ -52,7 +59,7 @@ final class Objective {
 
     /** The same question with another weight of the envelope against the spectrum. */
     Objective weighing(double weight) {
-        return new Objective(question, linear, weight, renders);
+        return new Objective(question, linear, weight * envelopeWeight, pullFactor, renders);
     }
 
     /** Error of each linear part at a point, dB². */
@@ -75,6 +82,11 @@ final class Objective {
         return point(knobs, curve, features(knobs, quality));
     }
 
+    /** A rendered point with another linear part. */
+    Point with(Point p, int curve) {
+        return point(p.knobs(), curve, p.features());
+    }
+
     private Features features(Knobs knobs, Quality quality) {
         renders.incrementAndGet();
         List<Block> blocks = new java.util.ArrayList<>(knobs.blocks());
@@ -85,7 +97,7 @@ final class Objective {
 
     private double[] difference(Features f) {
         double[] d = new double[f.levelDb().length];
-        for (int b = 0; b < d.length; b++) d[b] = reference.levelDb()[b] - f.levelDb()[b];
+        for (int b = 0; b < d.length; b++) d[b] = question.levelDb[b] - f.levelDb()[b];
         return pairing == Pairing.SAME_PHRASE ? d : smoothed(d);
     }
 
@@ -112,7 +124,8 @@ final class Objective {
         System.arraycopy(colour, 0, r, 0, colour.length);
         double w = Math.sqrt(envelopeWeight);
         for (int i = 0; i < motion.length; i++) r[colour.length + i] = w * motion[i];
-        double pull = (pairing == Pairing.SAME_PHRASE ? PULL_SAME : PULL_OTHER) / Math.sqrt(knobs.count());
+        double pull = (pairing == Pairing.SAME_PHRASE ? PULL_SAME : PULL_OTHER) * pullFactor
+                / Math.sqrt(Math.max(1, knobs.count()));
         for (int i = 0; i < knobs.count(); i++) r[colour.length + motion.length + i] = pull * (knobs.values()[i] - 5);
         double score = 0;
         for (double v : r) score += v * v;

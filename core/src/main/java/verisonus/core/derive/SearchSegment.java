@@ -9,11 +9,10 @@ package verisonus.core.derive;
  * @param warmUp samples before {@code from} that are rendered and not scored
  */
 record SearchSegment(int from, int to, int warmUp) {
-    private static final double LENGTH_S = 4;
     private static final double WARM_UP_S = 0.5;
 
-    static SearchSegment of(float[] x, int rateHz) {
-        int length = (int) Math.min(x.length, LENGTH_S * rateHz);
+    static SearchSegment of(float[] x, int rateHz, double lengthS) {
+        int length = (int) Math.min(x.length, lengthS * rateHz);
         int best = 0;
         double bestScore = -1;
         for (int at = 0; at + length <= x.length; at += rateHz / 4) {

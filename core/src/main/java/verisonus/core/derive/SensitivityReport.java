@@ -1,10 +1,14 @@
 package verisonus.core.derive;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
+import java.util.function.DoubleFunction;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Kind;
@@ -14,11 +18,15 @@ import verisonus.core.simulate.LoudspeakerCurve;
 import verisonus.core.simulate.Quality;
 
 /**
- * How far each control can move, alone, before the change counts as heard: until |change| = 1 with
- * |change|² = (colour, dB RMS)² + (envelope / 1.5 dB)².
+ * How far each control can move, alone, before the change counts as heard, until |change| = 1 with
+ * |change|² = (colour, dB RMS)² + (envelope / 1.5 dB)²; and which pairs can be traded for each other.
  */
 final class SensitivityReport {
     private static final double ENVELOPE_UNIT_DB = 1.5;
+    private static final double CLOSE = 0.45;
+    private static final int MOST_TIES = 5;
+    private static final int ROUNDS = 3;
+    private static final double LEAST_REACH = 0.02;
 
     private final Objective objective;
     private final ExecutorService workers;
@@ -30,99 +38,179 @@ final class SensitivityReport {
         this.weight = weight;
     }
 
-    private record Sensitivity(double perUnit, String why) {}
+    record Found(List<Tolerance> tolerances, List<Tie> ties) {}
 
-    List<Tolerance> of(Objective.Point point, Tone tone) {
-        List<Tolerance> out = new ArrayList<>();
-        List<Sensitivity> knobs = knobSensitivities(point);
+    /** A change per step of the control's track, every entry in just-noticeable differences; squares add up. */
+    private record Change(double[] colour, float[] motion) {
+        double size() {
+            return Math.sqrt(dot(this));
+        }
+
+        double dot(Change o) {
+            double sum = 0;
+            for (int i = 0; i < colour.length; i++) sum += colour[i] * o.colour[i];
+            for (int i = 0; i < Math.min(motion.length, o.motion.length); i++) sum += motion[i] * o.motion[i];
+            return sum;
+        }
+    }
+
+    private record Reach(double low, double high, String why, Change perStep) {}
+
+    Found of(Objective.Point point, Tone tone) {
+        List<Reach> knobs = knobs(point);
         List<String> names = point.knobs().names();
+        List<Tolerance> out = new ArrayList<>();
+        Map<String, Change> changes = new LinkedHashMap<>();
         for (Block block : tone.blocks()) {
             if (!block.on()) continue;
             for (Control c : block.model().controls()) {
-                int index = names.indexOf(block.id() + "/" + c.name());
+                String name = block.id() + "/" + c.name();
+                int index = names.indexOf(name);
                 if (index >= 0) {
-                    out.add(bracket(block, c, knobs.get(index)));
+                    Reach r = knobs.get(index);
+                    changes.put(name, r.perStep);
+                    out.add(new Tolerance(block.id(), c.name(), block.get(c.name()), c.valueAt(r.low / 10),
+                            c.valueAt(r.high / 10), r.why));
                 } else if (!c.isChoice() && mentioned(block, c)) {
-                    out.add(linear(block, c));
+                    linear(block, c, changes, out);
                 }
             }
         }
-        return out;
+        return new Found(out, ties(changes));
     }
 
     private static boolean mentioned(Block block, Control c) {
         return block.settings().containsKey(c.name()) && !c.name().equals("level");
     }
 
-    private List<Sensitivity> knobSensitivities(Objective.Point point) {
+    private List<Reach> knobs(Objective.Point point) {
         Features base = objective.at(point.knobs(), point.curve(), Quality.DRAFT).features();
-        List<Callable<Sensitivity>> work = new ArrayList<>();
+        List<Callable<Reach>> work = new ArrayList<>();
         for (int i = 0; i < point.knobs().count(); i++) {
             int index = i;
-            work.add(() -> {
-                double value = point.knobs().values()[index];
-                double step = value > 5 ? -1 : 1;
-                Features moved = objective.at(point.knobs().moved(index, value + step), point.curve(), Quality.DRAFT)
-                        .features();
-                return sensitivity(base, moved);
-            });
+            work.add(() -> reach(point, index, base));
         }
         return KnobFit.all(work, workers);
     }
 
-    private Sensitivity sensitivity(Features base, Features moved) {
-        double[] d = new double[base.levelDb().length];
-        for (int b = 0; b < d.length; b++) d[b] = moved.levelDb()[b] - base.levelDb()[b];
-        double colour = rms(d);
-        double sum = 0;
-        int n = 0;
-        for (int t = 0; t < base.envelopeDb().length; t++) {
-            for (int b = 0; b < base.envelopeDb()[t].length; b++, n++) {
-                double e = moved.envelopeDb()[t][b] - base.envelopeDb()[t][b];
-                sum += e * e;
-            }
-        }
-        double motion = n == 0 ? 0 : Math.sqrt(sum / n) / ENVELOPE_UNIT_DB;
-        return new Sensitivity(Math.hypot(colour, motion),
-                motion > colour ? "dynamics" : "level at " + strongest(d));
+    private Reach reach(Objective.Point point, int index, Features base) {
+        double value = point.knobs().values()[index];
+        DoubleFunction<Change> changed = v -> change(base,
+                objective.at(point.knobs().moved(index, v), point.curve(), Quality.DRAFT).features());
+        double step = value > 5 ? -0.5 : 0.5;
+        Change near = changed.apply(value + step);
+        Change perStep = scaled(near, 1 / step);
+        double slope = Math.max(1e-3, perStep.size());
+        return new Reach(edge(value, -1, slope, changed), edge(value, 1, slope, changed), why(near), perStep);
     }
 
-    /** RMS over the trusted bands, loudness taken out. */
-    private double rms(double[] d) {
+    /** Where the change is one just-noticeable difference on one side: a guess from the slope, mended by renders. */
+    private static double edge(double value, int side, double slope, DoubleFunction<Change> changed) {
+        double room = side < 0 ? value : 10 - value;
+        double far = Math.min(room, 1 / slope);
+        for (int round = 0; round < ROUNDS && far > LEAST_REACH; round++) {
+            double there = changed.apply(value + side * far).size();
+            if (there < 1 && far >= room) break;
+            if (Math.abs(there - 1) < 0.1) break;
+            far = Math.min(room, Math.max(LEAST_REACH, far * Math.clamp(1 / Math.max(1e-3, there), 0.3, 3)));
+        }
+        return value + side * far;
+    }
+
+    private static Change scaled(Change c, double by) {
+        double[] colour = c.colour.clone();
+        float[] motion = c.motion.clone();
+        for (int i = 0; i < colour.length; i++) colour[i] *= by;
+        for (int i = 0; i < motion.length; i++) motion[i] *= (float) by;
+        return new Change(colour, motion);
+    }
+
+    private Change change(Features base, Features moved) {
+        double[] d = new double[base.levelDb().length];
+        for (int b = 0; b < d.length; b++) d[b] = moved.levelDb()[b] - base.levelDb()[b];
+        int frames = base.envelopeDb().length;
+        int bands = Features.ENVELOPE_BANDS.count();
+        float[] motion = new float[frames * bands];
+        float unit = (float) (ENVELOPE_UNIT_DB * Math.sqrt(Math.max(1, motion.length)));
+        for (int t = 0; t < frames; t++) {
+            for (int b = 0; b < bands; b++)
+                motion[t * bands + b] = (moved.envelopeDb()[t][b] - base.envelopeDb()[t][b]) / unit;
+        }
+        return new Change(weighted(d), motion);
+    }
+
+    /** Weighted so that squares add to the mean square over trusted bands, loudness taken out. */
+    private double[] weighted(double[] d) {
         double mean = 0;
         double total = 0;
         for (int b = 0; b < d.length; b++) {
             mean += weight[b] * d[b];
             total += weight[b];
         }
-        mean /= total;
-        double sum = 0;
-        for (int b = 0; b < d.length; b++) sum += weight[b] * (d[b] - mean) * (d[b] - mean) / total;
-        return Math.sqrt(sum);
+        double[] out = new double[d.length];
+        for (int b = 0; b < d.length; b++) out[b] = Math.sqrt(weight[b] / total) * (d[b] - mean / total);
+        return out;
     }
 
-    private String strongest(double[] d) {
+    private String why(Change c) {
+        double colour = 0;
+        double motion = 0;
+        for (double v : c.colour) colour += v * v;
+        for (float v : c.motion) motion += v * v;
+        return motion > colour ? "dynamics" : "level at " + strongest(c.colour);
+    }
+
+    private static String strongest(double[] d) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         int best = 0;
-        for (int b = 0; b < d.length; b++) if (weight[b] * Math.abs(d[b]) > weight[best] * Math.abs(d[best])) best = b;
+        for (int b = 0; b < d.length; b++) if (Math.abs(d[b]) > Math.abs(d[best])) best = b;
         return hz[best] < 1000
                 ? String.format(Locale.ROOT, "%.0f Hz", hz[best])
                 : String.format(Locale.ROOT, "%.1f kHz", hz[best] / 1000);
     }
 
-    private Tolerance linear(Block block, Control c) {
-        if (block.model().kind() == Kind.ECHO) return echo(block, c);
+    /** Controls after the last clipper are curves: nothing is rendered. */
+    private void linear(Block block, Control c, Map<String, Change> changes, List<Tolerance> out) {
         double value = block.get(c.name());
-        double step = 0.05;
+        if (block.model().kind() == Kind.ECHO) {
+            out.add(echo(block, c));
+            return;
+        }
+        if (block.model().kind() == Kind.MODULATION || block.model().kind() == Kind.REVERB
+                || block.model().kind() == Kind.GATE) {
+            out.add(measured(block, c));
+            return;
+        }
         double position = c.position(value);
-        double other = c.valueAt(position > 0.5 ? position - step : position + step);
+        DoubleFunction<Change> changed = p -> curveChange(block, block.with(c.name(), c.valueAt(p)));
+        double step = position > 0.5 ? -0.05 : 0.05;
+        Change perStep = scaled(changed.apply(position + step), 0.1 / step);
+        changes.put(block.id() + "/" + c.name(), perStep);
+        out.add(new Tolerance(block.id(), c.name(), value, c.valueAt(edgeOfCurve(position, -1, changed)),
+                c.valueAt(edgeOfCurve(position, 1, changed)), "level at " + strongest(perStep.colour)));
+    }
+
+    private static double edgeOfCurve(double position, int side, DoubleFunction<Change> changed) {
+        double room = side < 0 ? position : 1 - position;
+        if (changed.apply(position + side * room).size() < 1) return position + side * room;
+        double near = 0;
+        double far = room;
+        for (int i = 0; i < 12; i++) {
+            double middle = 0.5 * (near + far);
+            if (changed.apply(position + side * middle).size() < 1) {
+                near = middle;
+            } else {
+                far = middle;
+            }
+        }
+        return position + side * near;
+    }
+
+    private Change curveChange(Block from, Block to) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         double[] d = new double[hz.length];
-        for (int b = 0; b < d.length; b++) d[b] = gain(block.with(c.name(), other), hz[b]) - gain(block, hz[b]);
-        double perStep = rms(d);
-        double reach = perStep < 1e-6 ? 1 : step / perStep;
-        return new Tolerance(block.id(), c.name(), value, c.valueAt(position - reach), c.valueAt(position + reach),
-                "level at " + strongest(d));
+        for (int b = 0; b < d.length; b++) d[b] = gain(to, hz[b]) - gain(from, hz[b]);
+        return new Change(weighted(d), new float[0]);
     }
 
     private static double gain(Block block, double hz) {
@@ -133,6 +221,25 @@ final class SensitivityReport {
             case EQUALIZER -> EqualizerCurve.gainDb(block, hz, 48000);
             default -> 0;
         };
+    }
+
+    private static List<Tie> ties(Map<String, Change> changes) {
+        List<Tie> out = new ArrayList<>();
+        List<String> names = List.copyOf(changes.keySet());
+        for (int i = 0; i < names.size(); i++) {
+            for (int j = i + 1; j < names.size(); j++) {
+                Change a = changes.getOrDefault(names.get(i), new Change(new double[0], new float[0]));
+                Change b = changes.getOrDefault(names.get(j), a);
+                double sizes = a.size() * b.size();
+                if (sizes < 1e-6 || a.size() < 0.03 || b.size() < 0.03) continue;
+                double cosine = a.dot(b) / sizes;
+                double left = Math.sqrt(Math.max(0, 1 - cosine * cosine));
+                if (left < CLOSE)
+                    out.add(new Tie(names.get(i), names.get(j), cosine > 0, a.size() / b.size(), left));
+            }
+        }
+        out.sort(Comparator.comparingDouble(Tie::leftJnd));
+        return out.stream().limit(MOST_TIES).toList();
     }
 
     private static Tolerance echo(Block block, Control c) {
@@ -146,9 +253,21 @@ final class SensitivityReport {
                 "echo found");
     }
 
-    private static Tolerance bracket(Block block, Control c, Sensitivity s) {
-        double reach = s.perUnit < 1e-6 ? 10 : 1 / s.perUnit;
+    /** Rate 8 %, depth 10 points, decay 5 % and more where it was read roughly. */
+    private static Tolerance measured(Block block, Control c) {
         double value = block.get(c.name());
-        return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach), s.why);
+        double reach = switch (c.name()) {
+            case "rate" -> 0.08 * value;
+            case "decay" -> 0.15 * value;
+            case "depth", "pre-delay" -> 10;
+            case "mix" -> 0.15 * value + 0.5;
+            default -> 0.1 * (c.maximum() - c.minimum());
+        };
+        String why = switch (block.model().kind()) {
+            case MODULATION -> "movement found";
+            case REVERB -> "space found";
+            default -> "pauses";
+        };
+        return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach), why);
     }
 }

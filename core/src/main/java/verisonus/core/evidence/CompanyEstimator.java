@@ -27,12 +27,18 @@ public final class CompanyEstimator {
      */
     public record Company(double probability, double[] share, double panDegrees) {}
 
+    /** Nobody else plays. */
+    static Company alone() {
+        double[] own = new double[Bands.thirds(50, 16000).count()];
+        java.util.Arrays.fill(own, 1);
+        return new Company(0, own, 0);
+    }
+
     /** Input: any; under one second: alone. */
     public static Company of(Sound sound) {
+        if (sound.durationS() < 1) return alone();
         Bands bands = Bands.thirds(50, 16000);
-        double[] own = new double[bands.centresHz().length];
-        java.util.Arrays.fill(own, 1);
-        if (sound.durationS() < 1) return new Company(0, own, 0);
+        double[] own = alone().share();
         Sound s = sound.atRate(RATE_HZ);
         HarmonicPart part = new HarmonicPart(RATE_HZ);
         float[][] mask = part.mask(s.mid());

@@ -24,6 +24,65 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
                 newEcho, newReverb, newModulation, stereo, circumstances);
     }
 
+    /**
+     * What would be found after a share of the step from one examination to another, each figure taken as a straight line: colour,
+     * crest factor, dynamics and dirt.
+     */
+    public Evidence shifted(Evidence to, Evidence from, double share) {
+        LevelReading l = level;
+        LevelReading newLevel = new LevelReading(l.integratedLufs(), l.loudnessRangeLu(), l.truePeakDbtp(),
+                l.samplePeakDbfs(), l.crestFactorDb() + share * (to.level.crestFactorDb() - from.level.crestFactorDb()),
+                l.clippedSamples());
+        DynamicsReading moved = new DynamicsReading(
+                dynamics.envelopeSpreadDb() + share * (to.dynamics.envelopeSpreadDb() - from.dynamics
+                        .envelopeSpreadDb()),
+                line(dynamics.attackMs(), to.dynamics.attackMs(), from.dynamics.attackMs(), share),
+                line(dynamics.sustainDbPerS(), to.dynamics.sustainDbPerS(), from.dynamics.sustainDbPerS(), share));
+        Finding<SaturationReading> dirt = saturation;
+        if (dirt.isPresent() && to.saturation.isPresent() && from.saturation.isPresent()) {
+            double drive = dirt.value().orElseThrow().driveDb()
+                    + share * (to.saturation.value().orElseThrow().driveDb() - from.saturation.value().orElseThrow()
+                            .driveDb());
+            dirt = Finding.present(SaturationReading.ofDrive(drive), dirt.confidence(), dirt.reason());
+        }
+        return new Evidence(durationS, excerpt, channels, newLevel, noise, hum,
+                spectrum.shifted(to.spectrum, from.spectrum, share), tuning, tempo, moved, dirt, echo, reverb,
+                modulation, stereo, circumstances);
+    }
+
+    private static java.util.OptionalDouble line(java.util.OptionalDouble at, java.util.OptionalDouble to,
+            java.util.OptionalDouble from, double share) {
+        if (at.isEmpty() || to.isEmpty() || from.isEmpty()) return at;
+        return java.util.OptionalDouble.of(at.getAsDouble() + share * (to.getAsDouble() - from.getAsDouble()));
+    }
+
+    /** The same with echo and pitch of another examination, where this one did not ask. */
+    public Evidence echoing(Evidence asked) {
+        return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum, asked.tuning, tempo, dynamics,
+                saturation, asked.echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /** The same with dirt as it was read otherwise. */
+    public Evidence saturated(Finding<SaturationReading> found) {
+        return with(echo, reverb, modulation, found);
+    }
+
+    /** The same with another echo. */
+    public Evidence repeating(Finding<EchoReading> found) {
+        return with(found, reverb, modulation, saturation);
+    }
+
+    /** The same behind a filter that is linear and steady. */
+    public Evidence coloured(java.util.function.DoubleUnaryOperator gainDb) {
+        return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum.coloured(gainDb), tuning, tempo,
+                dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /** The same with movement asked for afterwards. */
+    public Evidence moving(Finding<ModulationReading> found) {
+        return with(echo, reverb, found, saturation);
+    }
+
     /** The same with what a player has corrected or set aside put in place of what was found. */
     public Evidence corrected(List<Correction> corrections) {
         Finding<SaturationReading> dirt = saturation;

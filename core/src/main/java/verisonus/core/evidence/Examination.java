@@ -13,13 +13,32 @@ public final class Examination {
 
     private Examination() {}
 
+    /** How much is asked. */
+    public enum Depth {
+        /** Everything. */
+        WHOLE,
+        /** Everything but movement, for which a take will be asked. */
+        STEADY,
+        /** Level, colour, dynamics, dirt, echo and pitch of one's own tone: what a gap is made of. */
+        TONE,
+        /** The same without echo and pitch, which turning a control leaves as they are. */
+        CONTROL
+    }
+
     /** Examines a region of {@value #SHORTEST_S} s or more that is not silent; same sound, same evidence. */
     public static Evidence of(Sound whole, Progress progress) {
+        return of(whole, Depth.WHOLE, progress);
+    }
+
+    /** The same; what is not asked is left open. */
+    public static Evidence of(Sound whole, Depth depth, Progress progress) {
+        boolean control = depth == Depth.CONTROL;
+        boolean tone = control || depth == Depth.TONE;
         progress.step(0.0, "measuring the level");
         LevelReading level = LevelEstimator.estimate(whole);
         NoiseReading noise = NoiseEstimator.estimate(whole);
         progress.step(0.2, "listening for hum");
-        Finding<HumReading> hum = HumEstimator.estimate(whole);
+        Finding<HumReading> hum = tone ? notAsked() : HumEstimator.estimate(whole);
         Excerpt excerpt = Excerpt.of(whole);
         Sound sound = excerpt.cut(whole);
         // Resampled once for all who ask: it costs more than most questions.
@@ -27,32 +46,34 @@ public final class Examination {
         Sound low = Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
                 .resample(Sound.mono(sound.mid(), sound.rateHz()));
         OnsetCurve onsets = OnsetCurve.of(half);
-        CompanyEstimator.Company company = CompanyEstimator.of(half);
+        CompanyEstimator.Company company = tone ? CompanyEstimator.alone() : CompanyEstimator.of(half);
         SpectrumReading spectrum = SpectrumEstimator.estimate(sound, noise).within(company);
         progress.step(0.4, "reading the pitch");
-        Finding<TuningReading> tuning = TuningEstimator.estimate(half);
+        Finding<TuningReading> tuning = control ? notAsked() : TuningEstimator.estimate(half);
         progress.step(0.5, "counting the beat");
-        Finding<TempoReading> tempo = TempoEstimator.estimate(half, onsets);
+        Finding<TempoReading> tempo = tone ? notAsked() : TempoEstimator.estimate(half, onsets);
         DynamicsReading dynamics = DynamicsEstimator.estimate(sound, onsets);
         progress.step(0.6, "judging how driven it is");
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(half);
         progress.step(0.7, "looking for repeats");
-        Finding<EchoReading> echo = EchoEstimator.estimate(half);
+        Finding<EchoReading> echo = control ? notAsked() : EchoEstimator.estimate(half);
         progress.step(0.85, "listening for a space");
-        Finding<ReverbReading> reverb = ReverbEstimator.estimate(low);
+        Finding<ReverbReading> reverb = tone ? notAsked() : ReverbEstimator.estimate(low);
         if (echo.isPresent() && !reverb.isPresent()) {
             reverb = Finding.unknown("its repeats hide whether a space rings behind them");
         }
         progress.step(0.9, "watching for movement");
-        Finding<ModulationReading> modulation = ModulationEstimator.estimate(half);
+        Finding<ModulationReading> modulation = depth == Depth.WHOLE ? ModulationEstimator.estimate(half) : notAsked();
         StereoReading stereo = StereoEstimator.estimate(sound);
         progress.step(0.95, "asking how it was taken");
         Circumstances circumstances = Circumstances.of(half, low, onsets, company, spectrum, saturation, reverb, echo,
-                dynamics,
-                tempo, stereo);
+                dynamics, tempo, stereo);
         progress.step(1.0, "measured");
         return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, hum, spectrum, tuning,
-                tempo,
-                dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+                tempo, dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+    }
+
+    private static <T> Finding<T> notAsked() {
+        return Finding.unknown("it was not asked here");
     }
 }

@@ -11,6 +11,20 @@ package verisonus.core.evidence;
  */
 public record SpectrumReading(double[] bandCentresHz, double[] levelDb, double[] trust, double centroidHz,
         double tiltDbPerOctave) {
+    /** The same behind a filter; centre and tilt stay as they were read. */
+    SpectrumReading coloured(java.util.function.DoubleUnaryOperator gainDb) {
+        double[] next = levelDb.clone();
+        for (int b = 0; b < next.length; b++) next[b] += gainDb.applyAsDouble(bandCentresHz[b]);
+        return new SpectrumReading(bandCentresHz, next, trust, centroidHz, tiltDbPerOctave);
+    }
+
+    /** Moved by a share of the way from one reading to another. */
+    SpectrumReading shifted(SpectrumReading to, SpectrumReading from, double share) {
+        double[] next = levelDb.clone();
+        for (int b = 0; b < next.length; b++) next[b] += share * (to.levelDb[b] - from.levelDb[b]);
+        return new SpectrumReading(bandCentresHz, next, trust, centroidHz, tiltDbPerOctave);
+    }
+
     /** The same with trust taken from bands that are not the guitar's own, as far as something else plays. */
     SpectrumReading within(CompanyEstimator.Company company) {
         double[] less = trust.clone();

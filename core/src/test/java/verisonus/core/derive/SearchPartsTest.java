@@ -14,7 +14,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -69,7 +68,7 @@ class SearchPartsTest {
 
     @Nested
     class AllCabinetsAtOnce {
-        private final CurveDictionary dictionary = new CurveDictionary(SMALL, NONE, Set.of());
+        private final CurveDictionary dictionary = new CurveDictionary(SearchOptions.defaults().withRig(SMALL));
         private final double[] even = new double[Features.LEVEL_BANDS.count()];
         private final LinearPart linear;
 
@@ -118,7 +117,7 @@ class SearchPartsTest {
             int end = -1;
             for (int k = 0; k < dictionary.size(); k++) {
                 CurveDictionary.Entry e = dictionary.entry(k);
-                double p = e.microphone().get("position");
+                double p = e.microphone().orElseThrow().get("position");
                 if (e.presence() == 5 && p == 30) middle = k;
                 if (e.presence() == 9 && p == 100) end = k;
             }
@@ -129,9 +128,10 @@ class SearchPartsTest {
         void lockedPlacesAreKept() {
             Tone earlier = new Tone("t", List.of(Block.of("chiming edge").with("presence", 6.5), Block.of("2×12 open"),
                     Block.of("dynamic microphone").with("position", 41)));
-            CurveDictionary kept = new CurveDictionary(SMALL, earlier, Set.of("microphone/position", "amp/presence"));
+            CurveDictionary kept = new CurveDictionary(SearchOptions.defaults().withRig(SMALL).keeping(earlier,
+                    Set.of("microphone/position", "amp/presence")));
             for (int k = 0; k < kept.size(); k++) {
-                assertThat(kept.entry(k).microphone().get("position")).isEqualTo(41);
+                assertThat(kept.entry(k).microphone().orElseThrow().get("position")).isEqualTo(41);
                 assertThat(kept.entry(k).presence()).isEqualTo(6.5);
             }
         }
@@ -139,8 +139,8 @@ class SearchPartsTest {
         @Test
         void onlyOwnedCabinetsAreOffered() {
             for (int k = 0; k < dictionary.size(); k++) {
-                assertThat(SMALL.has(dictionary.entry(k).cabinet().model())).isTrue();
-                assertThat(SMALL.has(dictionary.entry(k).microphone().model())).isTrue();
+                assertThat(SMALL.has(dictionary.entry(k).cabinet().orElseThrow().model())).isTrue();
+                assertThat(SMALL.has(dictionary.entry(k).microphone().orElseThrow().model())).isTrue();
             }
         }
     }
@@ -167,12 +167,22 @@ class SearchPartsTest {
         }
 
         @Test
-        void everyStartingToneIsMadeOfKnownGear() {
-            for (Knobs k : StartingTones.ALL) {
-                assertThat(Gear.find(k.amp())).isPresent();
-                assertThat(k.values()).hasSize(k.names().size());
-                assertThat(k.blocks()).isNotEmpty();
-            }
+        void aCompressorStandsInFrontAndCanBeReadBack() {
+            Knobs k = Knobs.start("chiming edge", Optional.empty(), 5, 5).compressed("soft-knee compressor");
+            Tone t = new Tone("t", k.blocks());
+            assertThat(t.blocks().get(0).model().kind()).isEqualTo(Kind.COMPRESSOR);
+            assertThat(k.names()).endsWith("compressor/threshold", "compressor/ratio");
+            double[] again = Knobs.of(t).orElseThrow().values();
+            for (int i = 0; i < again.length; i++) assertThat(again[i]).isCloseTo(k.values()[i], within(1e-9));
+        }
+
+        @Test
+        void lockedOnesTakeOverWhatTheyWere() {
+            Knobs before = Knobs.start("chiming edge", Optional.empty(), 8, 2);
+            Knobs now = Knobs.start("open clean", Optional.of("clean boost"), 3, 5);
+            Knobs taken = now.taking(before, Set.of("amp/gain", "drive/tone"));
+            assertThat(taken.values()[0]).isEqualTo(8);
+            assertThat(taken.values()[4]).isEqualTo(5);
         }
     }
 
@@ -183,7 +193,7 @@ class SearchPartsTest {
             float[] x = new float[48000 * 12];
             float[] part = Signal.plucks(0.2, 3).samples(48000 * 5);
             System.arraycopy(part, 0, x, 48000 * 6, part.length);
-            SearchSegment s = SearchSegment.of(x, 48000);
+            SearchSegment s = SearchSegment.of(x, 48000, 4);
             assertThat(s.from()).isBetween(48000 * 5, 48000 * 8);
             assertThat(s.to()).isLessThanOrEqualTo(x.length);
             assertThat(s.cut(x)).hasSize(s.to() - s.from() + s.warmUp());
@@ -192,7 +202,7 @@ class SearchPartsTest {
 
         @Test
         void ofAShortSoundIsAllOfIt() {
-            SearchSegment s = SearchSegment.of(new float[20000], 48000);
+            SearchSegment s = SearchSegment.of(new float[20000], 48000, 4);
             assertThat(s.from()).isZero();
             assertThat(s.to()).isEqualTo(20000);
         }
@@ -208,7 +218,7 @@ class SearchPartsTest {
     void equalizerCurvesAddUp() {
         double[] weight = new double[Features.LEVEL_BANDS.count()];
         Arrays.fill(weight, 1);
-        EqualizerFit fit = new EqualizerFit(weight, 0.01, true, false);
+        EqualizerFit fit = new EqualizerFit(weight, 0.01, true, false, new boolean[weight.length]);
         double[] lift = new double[weight.length];
         for (int b = 0; b < lift.length; b++) lift[b] = b > 20 && b < 26 ? -6 : 0;
         Block eq = fit.fit(lift);

@@ -130,8 +130,8 @@ class ToneSearchTest {
 
     @Test
     void cutFirstNeverLiftsABand() {
-        Derivation d = search(DI, options().withSchool(SearchOptions.Start.NEUTRAL, SearchOptions.Order.TOGETHER,
-                SearchOptions.Equalizing.CUT_FIRST), Progress.NONE);
+        Derivation d = search(DI, options().withSchool(SearchOptions.School.of(SearchOptions.Start.NEUTRAL,
+                SearchOptions.Order.TOGETHER, SearchOptions.Equalizing.CUT_FIRST)), Progress.NONE);
         Block eq = d.tone().find("equalizer").orElseThrow();
         for (String c : List.of("low shelf", "peak 1", "peak 2", "peak 3", "peak 4", "high shelf")) {
             assertThat(eq.get(c)).as(c).isLessThanOrEqualTo(0);
@@ -194,7 +194,7 @@ class ToneSearchTest {
         java.util.Arrays.fill(weight, 1);
         double[] want = new double[hz.length];
         for (int b = 0; b < hz.length; b++) want[b] = 6 * Math.exp(-Math.pow(Math.log(hz[b] / 1000) / 0.5, 2));
-        EqualizerFit fit = new EqualizerFit(weight, 0.01, false, false);
+        EqualizerFit fit = new EqualizerFit(weight, 0.01, false, false, new boolean[weight.length]);
         double[] got = fit.curve(fit.fit(want));
         double mean = 0;
         for (int b = 0; b < hz.length; b++) mean += (got[b] - want[b]) / hz.length;

@@ -49,7 +49,7 @@ public final class DeriveModel {
 
     /** How long to search. */
     public enum Effort {
-        QUICK(120), NORMAL(400), THOROUGH(1600);
+        QUICK(300), NORMAL(900), THOROUGH(3600);
 
         private final int renders;
 
@@ -191,8 +191,9 @@ public final class DeriveModel {
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
         Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
-        SearchOptions plain = SearchOptions.defaults().withRig(rig()).withSchool(start.get(), order.get(),
-                equalizing.get()).withBudget(effort.get().renders, 1)
+        SearchOptions plain = SearchOptions.defaults().withRig(rig())
+                .withSchool(SearchOptions.School.of(start.get(), order.get(), equalizing.get()))
+                .withBudget(effort.get().renders, 1)
                 .correctedBy(Verdict.corrections(c.verdicts()));
         SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
         desk.work().run("Deriving", progress -> {
@@ -254,7 +255,7 @@ public final class DeriveModel {
         boolean same = before.search().pairing().equals("same phrase");
         Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
         try {
-            return GapLedger.between(m.evidence, Examination.of(part, progress));
+            return GapLedger.between(m.evidence, Examination.of(part, Examination.Depth.TONE, progress));
         } catch (RuntimeException e) {
             // The change is not kept, so what is heard must not be it.
             s.mine().ifPresent(old -> desk.hearMine(old, before.search().diStartS()));

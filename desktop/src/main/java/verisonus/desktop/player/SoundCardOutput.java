@@ -9,8 +9,6 @@ import javax.sound.sampled.SourceDataLine;
 
 /** The machine's sound card, 16 bit stereo. */
 final class SoundCardOutput implements SoundOutput {
-    private static final int BUFFER_FRAMES = 4096;
-
     private final SourceDataLine line;
     private byte[] bytes = new byte[0];
 
@@ -19,12 +17,12 @@ final class SoundCardOutput implements SoundOutput {
     }
 
     /** Empty where there is no card, or another program holds it. */
-    static Optional<SoundCardOutput> open(int rateHz) {
+    static Optional<SoundCardOutput> open(int rateHz, int bufferFrames) {
         AudioFormat format = new AudioFormat(rateHz, 16, 2, true, false);
         if (!AudioSystem.isLineSupported(new DataLine.Info(SourceDataLine.class, format))) return Optional.empty();
         try {
             SourceDataLine line = AudioSystem.getSourceDataLine(format);
-            line.open(format, BUFFER_FRAMES * 4);
+            line.open(format, bufferFrames * 4);
             line.start();
             return Optional.of(new SoundCardOutput(line));
         } catch (LineUnavailableException | IllegalArgumentException e) {

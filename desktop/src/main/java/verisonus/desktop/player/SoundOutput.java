@@ -13,6 +13,12 @@ public interface SoundOutput extends AutoCloseable {
 
     /** The sound card where there is one, the virtual output where there is none. */
     static SoundOutput best(int rateHz) {
-        return SoundCardOutput.open(rateHz).<SoundOutput>map(s -> s).orElseGet(() -> new VirtualOutput(rateHz));
+        return best(rateHz, 4096);
+    }
+
+    /** @param bufferFrames how much may wait to be heard: little for live playing, more for what must not break up */
+    static SoundOutput best(int rateHz, int bufferFrames) {
+        return SoundCardOutput.open(rateHz, bufferFrames).<SoundOutput>map(s -> s)
+                .orElseGet(() -> new VirtualOutput(rateHz));
     }
 }

@@ -41,6 +41,14 @@ public final class Inputs {
             this.stand = stand;
         }
 
+        SoundOutput output() {
+            return output;
+        }
+
+        SoundInput input() {
+            return input;
+        }
+
         Recorder recorder() {
             return new Recorder(output, input, Renderer.RATE_HZ);
         }
@@ -58,10 +66,15 @@ public final class Inputs {
     }
 
     Open open() {
+        return open(4096);
+    }
+
+    /** @param bufferFrames how much may wait in the output */
+    Open open(int bufferFrames) {
         Optional<SoundInput> card = alwaysSimulated ? Optional.empty() : SoundCardInput.open(Renderer.RATE_HZ);
         if (card.isPresent()) {
             name = card.get().name();
-            return new Open(SoundOutput.best(Renderer.RATE_HZ), card.get(), Optional.empty());
+            return new Open(SoundOutput.best(Renderer.RATE_HZ, bufferFrames), card.get(), Optional.empty());
         }
         VirtualCard stand = new VirtualCard(Renderer.RATE_HZ, VIRTUAL_LATENCY, guitarist, atOnce);
         name = "simulated guitarist: no input was found";

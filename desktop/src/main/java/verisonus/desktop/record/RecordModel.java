@@ -1,6 +1,11 @@
 package verisonus.desktop.record;
 
 import java.util.ArrayList;
+import verisonus.desktop.player.ListeningLevel;
+import verisonus.core.rig.Tone;
+import verisonus.casebook.store.DerivedTone;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyBooleanProperty;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -36,16 +41,67 @@ public final class RecordModel {
     private final BooleanProperty doubling = new SimpleBooleanProperty();
     private final ReadOnlyStringWrapper checked = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
+    private final LivePlaying live;
+    private final ReadOnlyBooleanWrapper playingLive = new ReadOnlyBooleanWrapper();
     private int latencyFrames;
 
     public RecordModel(Desk desk, Inputs inputs) {
         this.desk = desk;
         this.inputs = inputs;
+        live = new LivePlaying(inputs);
+        desk.player().levelDb().subscribe(v -> live.setLevelDb(v.doubleValue()));
+        desk.open().subscribe(_ -> followTone());
+    }
+
+    /** Plays the input through the open case's tone, or stops. The listening level goes down to where playback starts. */
+    public void toggleLive() {
+        Optional<Tone> tone = tone();
+        if (playingLive.get() || tone.isEmpty()) {
+            live.pause();
+            playingLive.set(false);
+            if (tone.isEmpty()) checked.set("Derive a tone first: it is what you play through.");
+            return;
+        }
+        desk.player().stop();
+        desk.player().levelDb().set(Math.min(desk.player().levelDb().get(), ListeningLevel.START_DB));
+        live.play(tone.get());
+        playingLive.set(true);
+        double card = 1000.0 * latencyFrames / Renderer.RATE_HZ;
+        checked.set(String.format(Locale.ROOT, latencyFrames > 0
+                ? "Live: about %.0f ms from string to ear. It starts low: raise the listening level."
+                : "Live: %.0f ms from string to ear and what the card adds (measure the latency to know it). It starts low: raise the listening level.",
+                live.latencyMs() + card));
+    }
+
+    /** A tone that is turned while one plays through it is heard at once. */
+    private void followTone() {
+        if (!playingLive.get()) return;
+        Optional<Tone> tone = tone();
+        if (tone.isPresent()) {
+            live.play(tone.get());
+        } else {
+            live.pause();
+            playingLive.set(false);
+        }
+    }
+
+    private Optional<Tone> tone() {
+        return desk.open().get().flatMap(OpenCase::tone).map(DerivedTone::tone);
+    }
+
+    private void hush() {
+        desk.player().stop();
+        live.pause();
+        playingLive.set(false);
+    }
+
+    public ReadOnlyBooleanProperty playingLive() {
+        return playingLive.getReadOnlyProperty();
     }
 
     /** Level, noise and tuning of the input. */
     public void check() {
-        desk.player().stop();
+        hush();
         desk.work().run("Listening to the input", p -> {
             try (Inputs.Open open = inputs.open()) {
                 return InputCheck.of(open.recorder().listen(LISTEN_S, p));
@@ -55,7 +111,7 @@ public final class RecordModel {
 
     /** With a cable from output to input: the latency, taken out of every take from then on. */
     public void measureLatency() {
-        desk.player().stop();
+        hush();
         desk.work().run("Measuring latency", p -> {
             try (Inputs.Open open = inputs.open()) {
                 return open.latency(p);
@@ -81,7 +137,7 @@ public final class RecordModel {
         Optional<Sound> first = doubling.get() ? desk.sounds().get().di() : Optional.empty();
         int many = wanted.get();
         int latency = latencyFrames;
-        desk.player().stop();
+        hush();
         desk.work().run("Recording", p -> {
             double bpm = TempoEstimator.estimate(passage.get()).value().map(t -> Math.clamp(t.bpm(), 30, 300))
                     .orElse(UNKNOWN_BPM);

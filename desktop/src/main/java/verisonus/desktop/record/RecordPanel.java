@@ -38,11 +38,14 @@ public final class RecordPanel extends VBox {
         Button record = button("record", "record", "four clicks, then the region; as many times as chosen",
                 model::record);
         record.getStyleClass().add("first");
+        Button live = button("play-live", "play live",
+                "what comes in is heard through the tone of this case; the level starts low", model::toggleLive);
+        model.playingLive().subscribe(on -> live.setText(on ? "stop playing live" : "play live"));
         Button done = Nodes.plain("done");
         done.setId("record-done");
         done.setOnAction(_ -> close.run());
         FlowPane line = new FlowPane(8, 6, check, latency, wanted, Nodes.label("takes", "quiet"), record, doubling,
-                done);
+                live, done);
         line.setAlignment(Pos.CENTER_LEFT);
         Label said = Nodes.wrapped("", "small");
         said.setId("record-said");

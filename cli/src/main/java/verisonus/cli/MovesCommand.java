@@ -1,0 +1,130 @@
+package verisonus.cli;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.derive.MatchedTake;
+import verisonus.core.derive.Move;
+import verisonus.core.derive.NextMoves;
+import verisonus.core.derive.SaidWord;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.Word;
+import verisonus.core.fault.InputFault;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+
+@Command(name = "moves", mixinStandardHelpOptions = true, description = "What to turn next: the moves that bring a tone nearer to a reference, or that a word asks for.")
+final class MovesCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
+    private @Nullable Path reference;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar")
+    private @Nullable Path di;
+
+    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone as it is")
+    private @Nullable Path tone;
+
+    @Option(names = "--rig", paramLabel = "RIG.json", description = "only this gear")
+    private @Nullable Path rig;
+
+    @Option(names = "--word", paramLabel = "WORDS", description = "\"too boxy\", \"needs air\": moves that help most and harm least")
+    private @Nullable String word;
+
+    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", description = "a difference that is wanted; again for more")
+    private List<String> wantedSo = new java.util.ArrayList<>();
+
+    @Option(names = "--out", paramLabel = "TONE.json", description = "makes the best move, verifies it, writes the tone")
+    private @Nullable Path out;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Option(names = "--force", description = "replace an existing file")
+    private boolean force;
+
+    @Override
+    public Integer call() {
+        Optional<OutputFile> target = Optional.ofNullable(out).map(o -> new OutputFile(o, force));
+        target.ifPresent(OutputFile::check);
+        Optional<SaidWord> said = Optional.ofNullable(word).map(w -> SaidWord.find(w, Word.shipped())
+                .orElseThrow(
+                        () -> new InputFault(w, "no known word is in it", "say \"too …\" or \"needs …\" with one of "
+                                + String.join(", ", SaidWord.names(Word.shipped())))));
+        Tone t = ToneInput.tone(Objects.requireNonNull(tone));
+        Rig gear = ToneInput.rig(rig);
+        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
+        MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)));
+        Evidence evidence = Examination.of(ref, Examination.Depth.TONE, Progress.NONE);
+        return ToneInput.shared(workers -> {
+            NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Set.of(),
+                    Set.copyOf(wantedSo)), workers, Progress.NONE);
+            List<Move> moves = said.map(s -> next.towards(s.word(), s.more(), Progress.NONE))
+                    .orElseGet(() -> next.best(Progress.NONE));
+            Optional<Double> verified = Optional.empty();
+            if (target.isPresent() && !moves.isEmpty()) {
+                double gain = next.gap().distanceJnd() - measured(evidence, moves.get(0).tone(), take.sound());
+                verified = Optional.of(gain);
+                if (gain > 0 || said.isPresent()) {
+                    target.get().write(Json.text(ToneJson.write(moves.get(0).tone())).getBytes(StandardCharsets.UTF_8));
+                }
+            }
+            if (json) {
+                System.out.println(Json.text(written(next.gap(), moves, gear, verified)));
+            } else {
+                print(next.gap(), moves, gear, verified);
+            }
+            return 0;
+        });
+    }
+
+    private double measured(Evidence evidence, Tone t, Sound take) {
+        Sound mine = Renderer.render(t, take, Quality.FINAL, Progress.NONE);
+        return GapLedger.between(evidence, Examination.of(mine, Examination.Depth.TONE, Progress.NONE))
+                .wanting(Set.copyOf(wantedSo)).distanceJnd();
+    }
+
+    private static ObjectNode written(GapLedger gap, List<Move> moves, Rig gear, Optional<Double> verified) {
+        ObjectNode doc = Json.object("verisonus.moves/1");
+        Json.put(doc, "distance_jnd", gap.distanceJnd(), 2);
+        ArrayNode list = doc.putArray("moves");
+        for (Move m : moves) {
+            ObjectNode node = list.addObject().put("what", m.words(gear));
+            Json.put(node, "gain_jnd", m.gainJnd(), 2);
+            ArrayNode turned = node.putArray("turned");
+            for (Move.Turn u : m.turned()) {
+                ObjectNode one = turned.addObject().put("block", u.block()).put("control", u.control());
+                Json.put(one, "from", u.from(), 2);
+                Json.put(one, "to", u.to(), 2);
+            }
+        }
+        verified.ifPresent(v -> Json.put(doc, "verified_gain_jnd", v, 2));
+        return doc;
+    }
+
+    private static void print(GapLedger gap, List<Move> moves, Rig gear, Optional<Double> verified) {
+        System.out.printf(Locale.ROOT, "all differences together %.1f JND%n", gap.distanceJnd());
+        if (moves.isEmpty()) System.out.println("no single move would bring it nearer");
+        for (Move m : moves) System.out.printf(Locale.ROOT, "%+6.2f JND  %s%n", -m.gainJnd(), m.words(gear));
+        verified.ifPresent(v -> System.out.printf(Locale.ROOT, v > 0
+                ? "made the first: %.2f JND nearer, measured%n"
+                : "the first would make it worse by %.2f JND, measured: left as it was%n", Math.abs(v)));
+    }
+}

@@ -1,0 +1,68 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.derive.MatchedTake;
+import verisonus.core.derive.Reach;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+
+@Command(name = "reach", mixinStandardHelpOptions = true, description = "What a rig cannot reach of a reference, and which gear would close how much of it.")
+final class ReachCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
+    private @Nullable Path reference;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar")
+    private @Nullable Path di;
+
+    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the best tone of the rig")
+    private @Nullable Path tone;
+
+    @Option(names = "--rig", required = true, paramLabel = "RIG.json", description = "the gear that is owned")
+    private @Nullable Path rig;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        Tone t = ToneInput.tone(Objects.requireNonNull(tone));
+        Rig gear = ToneInput.rig(rig);
+        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
+        Sound played = AudioInput.read(Objects.requireNonNull(di));
+        MatchedTake take = MatchedTake.of(ref, played);
+        Evidence alone = Examination.of(ref, Progress.NONE);
+        Evidence evidence = take.same() ? PairedExamination.of(alone, ref, played).evidence() : alone;
+        List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
+                .of(Progress.NONE));
+        if (json) {
+            ObjectNode doc = Json.object("verisonus.reach/1");
+            ArrayNode list = doc.putArray("unreached");
+            for (Reach.Unreached u : found) {
+                ObjectNode node = list.addObject().put("attribute", u.attribute());
+                Json.put(node, "off_jnd", u.offJnd(), 2);
+                u.gear().ifPresentOrElse(m -> node.put("gear", m.name()), () -> node.putNull("gear"));
+                Json.put(node, "gain_jnd", u.gainJnd(), 2);
+            }
+            System.out.println(Json.text(doc));
+            return 0;
+        }
+        if (found.isEmpty()) System.out.println("everything that would be heard is within this rig's reach");
+        found.forEach(u -> System.out.println(u.words()));
+        return 0;
+    }
+}

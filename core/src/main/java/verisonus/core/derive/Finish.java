@@ -1,0 +1,153 @@
+package verisonus.core.derive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Sound;
+
+/**
+ * From the knobs and the linear part to a whole tone: the equalizer on what is left, measured on the true render, then movement,
+ * echo and space behind it, and the level. The front is rendered once, at final quality; all that follows is laid on it.
+ */
+final class Finish {
+    private static final int PASSES = 2;
+    /** A band this far under the take's strongest has nothing that could be raised. */
+    private static final double EMPTY_DB = -55;
+    private static final double LEANER_LOWS_HZ = 100;
+    /** What is added must take this share of the error away to be believed. */
+    private static final double WORTH_IT = 0.97;
+
+    private final SearchOptions options;
+    private final Sound reference;
+    private final float[] dry;
+    private final Target target;
+    private final boolean same;
+    private final MeasuredBlocks measured;
+    private final Features wanted;
+
+    Finish(SearchOptions options, Sound reference, float[] dry, Target target, boolean same, MeasuredBlocks measured) {
+        this.options = options;
+        this.reference = reference;
+        this.dry = dry;
+        this.target = target;
+        this.same = same;
+        this.measured = measured;
+        wanted = Features.of(reference.mid(), 0, Renderer.RATE_HZ);
+    }
+
+    record Finished(Tone tone, Sound render) {}
+
+    Finished of(Knobs knobs, CurveDictionary.Entry entry) {
+        List<Block> front = new ArrayList<>();
+        for (Block b : knobs.blocks())
+            front.add(b.model().kind() == Kind.AMP ? b.with("presence", entry.presence()) : b);
+        entry.cabinet().ifPresent(front::add);
+        entry.microphone().ifPresent(front::add);
+        Sound take = Sound.mono(dry, Renderer.RATE_HZ);
+        Sound flat = Renderer.render(new Tone("front", front), take, Quality.FINAL, Progress.NONE);
+        Optional<Block> gate = measured.gate(dry);
+        if (gate.isPresent()) {
+            List<Block> gated = new ArrayList<>(front);
+            gated.add(0, gate.get());
+            Sound shut = Renderer.render(new Tone("front", gated), take, Quality.FINAL, Progress.NONE);
+            if (helps(shut, flat)) {
+                front = gated;
+                flat = shut;
+            }
+        }
+        Optional<Block> echo = measured.echo();
+        Optional<Block> eq = equalizer(flat, echo);
+        List<Block> behind = new ArrayList<>();
+        eq.ifPresent(behind::add);
+        measured.movement().ifPresent(behind::add);
+        echo.ifPresent(behind::add);
+        Sound so = played(behind, flat);
+        Optional<Block> space = measured.space(so);
+        if (space.isPresent()) {
+            Sound spacious = played(List.of(space.get()), so);
+            if (helps(spacious, so)) {
+                so = spacious;
+                behind.add(space.get());
+            }
+        }
+        List<Block> all = new ArrayList<>(front);
+        all.addAll(behind);
+        return levelled(new Tone("derived", all), so);
+    }
+
+    /** Whether a block that was read off the recording brings the tone nearer to it; other playing cannot tell. */
+    private boolean helps(Sound with, Sound without) {
+        return !same || motionError(with) < WORTH_IT * motionError(without);
+    }
+
+    /** How far level and decay of each band are from the reference's over time, dB RMS. */
+    private double motionError(Sound played) {
+        float[][] a = wanted.envelopeDb();
+        float[][] b = Features.of(played.mid(), 0, Renderer.RATE_HZ).envelopeDb();
+        double sum = 0;
+        int n = 0;
+        for (int t = 0; t < Math.min(a.length, b.length); t++) {
+            for (int k = 0; k < a[t].length; k++, n++) sum += (a[t][k] - b[t][k]) * (a[t][k] - b[t][k]);
+        }
+        return Math.sqrt(sum / Math.max(1, n));
+    }
+
+    private static Sound played(List<Block> blocks, Sound in) {
+        return blocks.isEmpty() ? in : Renderer.render(new Tone("behind", blocks), in, Quality.FINAL, Progress.NONE);
+    }
+
+    /** The equalizer as locked, or fitted to what is missing of the target; empty where none is owned. */
+    private Optional<Block> equalizer(Sound flat, Optional<Block> echo) {
+        Optional<Block> locked = options.earlier().flatMap(t -> t.first(Kind.EQUALIZER))
+                .filter(_ -> options.locked().stream().anyMatch(l -> l.startsWith("equalizer/")));
+        if (locked.isPresent()) return locked;
+        boolean owned = options.rig().owned(Kind.EQUALIZER).stream()
+                .anyMatch(m -> m.name().equals("parametric equalizer"));
+        if (!owned) return Optional.empty();
+        boolean moderate = options.school().values() == SearchOptions.Values.MODERATE;
+        EqualizerFit fit = new EqualizerFit(target.weight(), (same ? 0.01 : 0.15) * (moderate ? 3 : 1),
+                options.school().equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same, empty());
+        Sound echoed = played(echo.map(List::of).orElse(List.of()), flat);
+        Block eq = Block.of("parametric equalizer");
+        Sound heard = echoed;
+        for (int pass = 0; pass < PASSES; pass++) {
+            double[] has = Features.of(heard.mid(), 0, Renderer.RATE_HZ).levelDb();
+            double[] now = fit.curve(eq);
+            double[] missing = new double[has.length];
+            for (int b = 0; b < missing.length; b++) missing[b] = target.levelDb()[b] - has[b] + now[b];
+            eq = fit.fit(same ? missing : Objective.smoothed(missing));
+            if (pass + 1 < PASSES) heard = played(List.of(eq), echoed);
+        }
+        boolean room = options.school().lows() == SearchOptions.Lows.ROOM_FOR_BASS;
+        return Optional.of(room ? eq.with("low cut", LEANER_LOWS_HZ) : eq);
+    }
+
+    private boolean[] empty() {
+        double[] level = Features.of(dry, 0, Renderer.RATE_HZ).levelDb();
+        double top = java.util.Arrays.stream(level).max().orElse(0);
+        boolean[] out = new boolean[level.length];
+        for (int b = 0; b < out.length; b++) out[b] = level[b] < top + EMPTY_DB;
+        return out;
+    }
+
+    /** Sets the last level control before echo and space so that the render is as loud as the reference. */
+    private Finished levelled(Tone tone, Sound render) {
+        double want = LoudnessMeter.integratedLufs(reference).orElse(-23);
+        double gain = want - LoudnessMeter.integratedLufs(render).orElse(want);
+        Optional<Block> last = tone.first(Kind.MICROPHONE).or(() -> tone.first(Kind.EQUALIZER))
+                .or(() -> tone.first(Kind.CABINET).filter(b -> b.model().find("level").isPresent()));
+        if (last.isEmpty()) return new Finished(tone, render.gained(gain));
+        Control c = last.get().model().control("level");
+        double before = last.get().get("level");
+        double level = c.clamp(Math.rint((before + gain) * 100) / 100);
+        return new Finished(tone.with(last.get().with("level", level)), render.gained(level - before));
+    }
+}

@@ -1,0 +1,111 @@
+package verisonus.core.simulate;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+
+/**
+ * Where in a chain the dirt is made. Each stage that clips is played alone on what reaches it, once as loud as it comes and once so
+ * soft that it stays linear; what the second, scaled, does not explain of the first is the dirt that this stage adds.
+ *
+ * @param stages in signal order
+ */
+public record StageDirt(List<Stage> stages) {
+    /**
+     * One stage.
+     *
+     * @param block id of the block
+     * @param name "drive", "first stages" or "power stage"
+     * @param added share of the energy at its output that it makes itself, 0 to 1
+     * @param share its part of all that is made along the way, 0 to 1
+     */
+    public record Stage(String block, String name, double added, double share) {}
+
+    private static final double SOFT = 1e-3;
+    private static final double NOTHING = 1e-4;
+
+    public StageDirt {
+        stages = List.copyOf(stages);
+    }
+
+    /** @param levelDb how much softer or louder than the take it is played */
+    public static StageDirt of(Tone tone, Sound di, double levelDb) {
+        Raised raised = Raised.of(Quality.SEARCH);
+        List<Block> linear = new ArrayList<>();
+        float[] x = di.atRate(Renderer.RATE_HZ).gained(levelDb).mid();
+        List<String> blocks = new ArrayList<>();
+        List<String> names = new ArrayList<>();
+        List<Double> added = new ArrayList<>();
+        for (Block b : tone.main()) {
+            if (!b.on()) continue;
+            if (b.model().kind() != Kind.DRIVE && b.model().kind() != Kind.AMP) {
+                if (b.model().kind().compareTo(Kind.CABINET) < 0 || x.length == 0) linear.add(b);
+                continue;
+            }
+            x = through(linear, x);
+            linear.clear();
+            boolean amp = b.model().kind() == Kind.AMP;
+            List<java.util.function.Supplier<NonlinearStage>> made = amp
+                    ? List.of(() -> new Preamp(b, raised), () -> new PowerStage(b, Preamp.Voicing.of(b.model()
+                            .name()).powerBias, raised))
+                    : List.of(() -> DriveStage.of(b, raised));
+            for (int i = 0; i < made.size(); i++) {
+                float[] loud = played(made.get(i).get(), x, 1);
+                added.add(unexplained(loud, played(made.get(i).get(), x, SOFT)));
+                blocks.add(b.id());
+                names.add(amp ? i == 0 ? "first stages" : "power stage" : "drive");
+                x = loud;
+            }
+        }
+        double all = added.stream().mapToDouble(Double::doubleValue).sum();
+        List<Stage> out = new ArrayList<>();
+        for (int i = 0; i < added.size(); i++) {
+            out.add(new Stage(blocks.get(i), names.get(i), added.get(i), all < NOTHING ? 0 : added.get(i) / all));
+        }
+        return new StageDirt(out);
+    }
+
+    private static float[] through(List<Block> blocks, float[] x) {
+        if (blocks.isEmpty()) return x;
+        return Renderer.render(new Tone("before", blocks), Sound.mono(x, Renderer.RATE_HZ), Quality.SEARCH,
+                Progress.NONE).mid();
+    }
+
+    /** Plays a fresh stage, scaled down before and up after. */
+    private static float[] played(NonlinearStage stage, float[] x, double scale) {
+        NonlinearGroup group = new NonlinearGroup(List.of(stage), new Oversampler(Quality.SEARCH.factor()),
+                Chain.BLOCK);
+        float[] out = new float[x.length];
+        float[] block = new float[Chain.BLOCK];
+        for (int at = 0; at < x.length; at += Chain.BLOCK) {
+            int n = Math.min(Chain.BLOCK, x.length - at);
+            for (int i = 0; i < n; i++) block[i] = (float) (scale * x[at + i]);
+            group.process(new float[][]{block}, n);
+            for (int i = 0; i < n; i++) out[at + i] = (float) (block[i] / scale);
+        }
+        return out;
+    }
+
+    /** Energy of the first that no scaling of the second explains, as a share. */
+    private static double unexplained(float[] loud, float[] soft) {
+        double xy = 0;
+        double xx = 1e-20;
+        double yy = 1e-20;
+        for (int i = 0; i < loud.length; i++) {
+            xy += (double) loud[i] * soft[i];
+            xx += (double) soft[i] * soft[i];
+            yy += (double) loud[i] * loud[i];
+        }
+        return Math.clamp(1 - xy * xy / (xx * yy), 0, 1);
+    }
+
+    /** All stages together: the most that any adds, and what the others add to it. */
+    public double total() {
+        return 1 - Arrays.stream(stages.stream().mapToDouble(s -> 1 - s.added).toArray()).reduce(1, (a, b) -> a * b);
+    }
+}

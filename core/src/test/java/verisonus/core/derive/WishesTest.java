@@ -1,0 +1,136 @@
+package verisonus.core.derive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Impulse;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Signal;
+import verisonus.core.sound.Sound;
+
+/** What a player asks for besides being near. */
+class WishesTest {
+    private static final Sound DI = Signal.plucks(0.27, 21).atDb(-8).lasting(4);
+    private static final Rig SMALL = new Rig(List.of(),
+            Map.of("chiming edge", 1, "tight saturated", 1, "2×12 open", 1, "4×12 closed", 1, "dynamic microphone", 1,
+                    "parametric equalizer", 1),
+            Map.of(), 9);
+    private static final Tone TRUTH = new Tone("truth", List.of(Block.of("tight saturated").with("gain", 4.5),
+            Block.of("4×12 closed"), Block.of("dynamic microphone").with("position", 30)));
+    private static ExecutorService workers;
+    private static Sound reference;
+
+    @BeforeAll
+    static void play() {
+        workers = Executors.newFixedThreadPool(2);
+        reference = Renderer.render(TRUTH, DI, Quality.FINAL, Progress.NONE);
+    }
+
+    @AfterAll
+    static void stop() {
+        workers.shutdownNow();
+    }
+
+    private static Derivation search(Sound di, Wishes wishes) {
+        return new ToneSearch(reference, di, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1).wishing(wishes),
+                workers, Progress.NONE).run();
+    }
+
+    @Test
+    void anHonouredClaimIsKeptAndAnIgnoredOneIsNot() {
+        Wishes honoured = Wishes.NONE
+                .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.HONOURED)));
+        assertThat(search(DI, honoured).tone().first(Kind.AMP).orElseThrow().model().name()).isEqualTo("chiming edge");
+        Wishes ignored = Wishes.NONE
+                .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.IGNORED)));
+        assertThat(search(DI, ignored).tone().first(Kind.AMP).orElseThrow().model().name())
+                .isEqualTo("tight saturated");
+        Wishes weighed = Wishes.NONE
+                .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.WEIGHED)));
+        assertThat(weighed.handicap(Gear.model("tight saturated"))).isGreaterThan(1);
+        assertThat(weighed.handicap(Gear.model("chiming edge"))).isEqualTo(1);
+        assertThat(weighed.handicap(Gear.model("4×12 closed"))).isEqualTo(1);
+    }
+
+    @Test
+    void aTrackThatHasBeenThroughAnAmpGetsOnlyCabinetAndEqualizer() {
+        Sound raw = Renderer.render(new Tone("raw", List.of(TRUTH.find("amp").orElseThrow())), DI, Quality.FINAL,
+                Progress.NONE);
+        Derivation d = search(raw, Wishes.NONE.through(SearchOptions.Track.THROUGH_AMP));
+        assertThat(d.tone().blocks()).extracting(b -> b.model().kind()).doesNotContain(Kind.AMP, Kind.DRIVE)
+                .contains(Kind.CABINET);
+        assertThat(d.tone().first(Kind.CABINET).orElseThrow().model().name()).isEqualTo("4×12 closed");
+        assertThat(d.gap().spectrumRmsDb()).isLessThan(1);
+        Derivation only = search(reference, Wishes.NONE.through(SearchOptions.Track.THROUGH_AMP_AND_CABINET));
+        assertThat(only.tone().blocks()).extracting(b -> b.model().kind()).containsOnly(Kind.EQUALIZER);
+    }
+
+    @Test
+    void aMeasuredResponseIsTakenWhereItIsNearer() {
+        float[] h = new float[2048];
+        h[0] = 1;
+        Sound box = Renderer
+                .render(new Tone("box", List.of(Block.of("4×12 closed"), Block.of("dynamic microphone").with(
+                        "position", 30))), Sound.mono(h, 48000), Quality.FINAL, Progress.NONE);
+        Rig without = SMALL.counting(Gear.model("4×12 closed"), 0);
+        Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(without).withBudget(40, 1)
+                .wishing(Wishes.NONE.offering(List.of(new Impulse("measured box", box)))), workers, Progress.NONE)
+                .run();
+        Block cabinet = d.tone().first(Kind.CABINET).orElseThrow();
+        assertThat(cabinet.impulse().map(Impulse::name)).contains("measured box");
+        assertThat(d.tone().first(Kind.MICROPHONE)).isEmpty();
+    }
+
+    @Test
+    void aDifferenceThatIsWantedIsNotChasedAndDoesNotCount() {
+        Evidence e = Examination.of(reference, Progress.NONE);
+        SearchOptions wanting = SearchOptions.defaults()
+                .wishing(Wishes.NONE.wantingSo(Set.of("spectrum 80-160 Hz")));
+        Target plain = Target.of(reference.mid(), e.spectrum(), SearchOptions.defaults());
+        Target other = Target.of(reference.mid(), e.spectrum(), wanting);
+        int low = Features.LEVEL_BANDS.nearest(110);
+        int high = Features.LEVEL_BANDS.nearest(1000);
+        assertThat(other.weight()[low]).isLessThan(0.2 * plain.weight()[low]);
+        assertThat(other.weight()[high]).isEqualTo(plain.weight()[high]);
+    }
+
+    @Test
+    void severalRecordingsAreMetInWhatTheyHaveInCommon() {
+        Evidence e = Examination.of(reference, Progress.NONE);
+        Sound brighter = Renderer.render(new Tone("b", List.of(Block.of("parametric equalizer").with("high shelf", 8)
+                .with("high corner", 3000))), reference, Quality.FINAL, Progress.NONE);
+        Target one = Target.of(reference.mid(), e.spectrum(), SearchOptions.defaults());
+        Target both = Target.of(reference.mid(), e.spectrum(), SearchOptions.defaults()
+                .wishing(Wishes.NONE.alsoNear(List.of(brighter))));
+        int top = Features.LEVEL_BANDS.nearest(5000);
+        int middle = Features.LEVEL_BANDS.nearest(500);
+        double lift = both.levelDb()[top] - both.levelDb()[middle] - one.levelDb()[top] + one.levelDb()[middle];
+        assertThat(lift).isBetween(2.0, 6.0);
+        assertThat(both.weight()[top]).isLessThan(one.weight()[top]);
+    }
+
+    @Test
+    void roomForBassTakesTheLowsOut() {
+        SearchOptions.School room = new SearchOptions.School(SearchOptions.Start.NEUTRAL, SearchOptions.Order.TOGETHER,
+                SearchOptions.Equalizing.EITHER, SearchOptions.Values.MODERATE, SearchOptions.Lows.ROOM_FOR_BASS);
+        Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1)
+                .withSchool(room), workers, Progress.NONE).run();
+        assertThat(d.tone().first(Kind.EQUALIZER).orElseThrow().get("low cut")).isEqualTo(100);
+    }
+}

@@ -1,0 +1,63 @@
+package verisonus.desktop.record;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Tone;
+import verisonus.demo.Guitarist;
+
+class LivePlayingTest {
+    private static final Tone CRUNCH = new Tone("crunch", List.of(Block.of("mid-forward crunch"),
+            Block.of("2×12 closed"), Block.of("dynamic microphone")));
+    private final LivePlaying live = new LivePlaying(new Inputs(take -> Guitarist.play("Glass Harbour", take), true,
+            false));
+
+    @AfterEach
+    void close() {
+        live.close();
+    }
+
+    @Test
+    void whatComesInIsHeardThroughTheToneAndStopsWhenAsked() {
+        live.setLevelDb(-20);
+        live.play(CRUNCH);
+        assertThat(becomes(() -> live.peakDb() > -60)).as("heard").isTrue();
+        live.pause();
+        assertThat(becomes(() -> !live.isPlaying())).as("stopped").isTrue();
+    }
+
+    @Test
+    void theLevelIsNeverAboveWhereItIsSet() {
+        live.setLevelDb(-60);
+        live.play(CRUNCH);
+        assertThat(becomes(() -> live.peakDb() > -120)).isTrue();
+        assertThat(live.peakDb()).isLessThan(-40);
+    }
+
+    @Test
+    void anotherToneGoesOnWithoutAStop() {
+        live.setLevelDb(-20);
+        live.play(CRUNCH);
+        assertThat(becomes(() -> live.peakDb() > -60)).isTrue();
+        live.play(new Tone("clean", List.of(Block.of("open clean"))));
+        assertThat(live.isPlaying()).isTrue();
+        assertThat(live.latencyMs()).isBetween(5.0, 60.0);
+    }
+
+    private static boolean becomes(BooleanSupplier what) {
+        for (int i = 0; i < 500; i++) {
+            if (what.getAsBoolean()) return true;
+            try {
+                Thread.sleep(20);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return false;
+            }
+        }
+        return what.getAsBoolean();
+    }
+}
