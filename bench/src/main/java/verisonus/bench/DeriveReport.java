@@ -2,6 +2,7 @@ package verisonus.bench;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import verisonus.core.derive.Derivation;
@@ -98,12 +99,11 @@ final class DeriveReport {
 
     private void other(String name, long seed, OtherChain.Spoiling spoiling, boolean otherPlaying) {
         Takes.Style style = Takes.Style.values()[(int) (seed % Takes.Style.values().length)];
-        Sound di = KnownTone.take(style, 2 * seed);
+        Sound di = KnownTone.onGuitar(style, seed, seed % 2 == 0);
         OtherChain.Settings chain = new OtherChain.Settings(seed);
         Sound reference = KnownTone.levelled(chain.play(di.mid(), spoiling));
         if (otherPlaying) {
-            Takes.Style another = Takes.Style.values()[(int) ((seed + 2) % Takes.Style.values().length)];
-            Sound played = KnownTone.take(another, 2 * seed + 4000);
+            Sound played = KnownTone.onGuitar(style, seed + 4000, seed % 2 == 0);
             Derivation d = search(reference, played);
             tally.share(name + ": said so", d.pairing().words().equals("other playing"));
             // Judged by what the reference's own chain makes of the same playing.
@@ -119,9 +119,10 @@ final class DeriveReport {
 
     /** Other playing through a known tone: is its voicing among the first two? */
     private void otherPlayingKnown(long seed) {
-        KnownTone k = KnownTone.of(seed + 500);
-        Takes.Style another = Takes.Style.values()[(int) ((seed + 3) % Takes.Style.values().length)];
-        Sound played = KnownTone.take(another, 2 * seed + 9000);
+        Takes.Style style = Takes.Style.values()[(int) (seed % Takes.Style.values().length)];
+        KnownTone k = KnownTone.of(seed + 500, KnownTone.onGuitar(style, seed + 500, seed % 2 == 0),
+                new SplittableRandom(seed * 131 + 7));
+        Sound played = KnownTone.onGuitar(style, seed + 9000, seed % 2 == 0);
         Derivation d = search(k.reference(), played);
         String voicing = on(k.tone(), Kind.AMP).orElseThrow().model().name();
         String first = on(d.tone(), Kind.AMP).orElseThrow().model().name();

@@ -26,7 +26,11 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
     static KnownTone of(long seed) {
         SplittableRandom r = new SplittableRandom(seed * 48271);
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
-        Sound di = take(style, seed);
+        return of(seed, take(style, seed), r);
+    }
+
+    /** A random tone played from this take. */
+    static KnownTone of(long seed, Sound di, SplittableRandom r) {
         List<Block> blocks = new ArrayList<>();
         if (r.nextInt(4) == 0) {
             blocks.add(Block.of("soft-knee compressor").with("threshold", -40 + 20 * r.nextDouble())
@@ -60,6 +64,11 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
     /** A take at the level of a guitar plugged straight in. */
     static Sound take(Takes.Style style, long seed) {
         return levelled(Takes.known(style, seed + 70_000, LENGTH_S).sound().mid());
+    }
+
+    /** A take on one of two guitars, whatever is played. */
+    static Sound onGuitar(Takes.Style style, long seed, boolean singleCoil) {
+        return levelled(Takes.onGuitar(style, seed, LENGTH_S, singleCoil).mid());
     }
 
     static Sound levelled(float[] x) {

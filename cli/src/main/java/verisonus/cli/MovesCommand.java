@@ -71,8 +71,8 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
         Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
-        MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)));
-        Evidence evidence = Examination.of(ref, Examination.Depth.TONE, Progress.NONE);
+        MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
+        Evidence evidence = Examination.of(take.reference(), Examination.Depth.STEADY, Progress.NONE);
         return ToneInput.shared(workers -> {
             NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Set.of(),
                     Set.copyOf(wantedSo)), workers, Progress.NONE);

@@ -44,9 +44,11 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
         Rig gear = ToneInput.rig(rig);
         Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
         Sound played = AudioInput.read(Objects.requireNonNull(di));
-        MatchedTake take = MatchedTake.of(ref, played);
-        Evidence alone = Examination.of(ref, Progress.NONE);
-        Evidence evidence = take.same() ? PairedExamination.of(alone, ref, played).evidence() : alone;
+        MatchedTake take = MatchedTake.of(ref, played, Reach.LONGEST_S);
+        Evidence alone = Examination.of(take.reference(), Progress.NONE);
+        Evidence evidence = take.same()
+                ? PairedExamination.of(alone, take.reference(), take.sound()).evidence().saturated(alone.saturation())
+                : alone;
         List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
                 .of(Progress.NONE));
         if (json) {

@@ -33,6 +33,13 @@ public final class Takes {
         return new Player(human ? 6 : 0, human ? 0.06 : 0, seed + 1).play(phrase, instrument, lengthS);
     }
 
+    /** Playing of this seed on a guitar that does not depend on it. */
+    public static Sound onGuitar(Style style, long seed, double lengthS, boolean singleCoil) {
+        List<Note> phrase = phrase(style, new SplittableRandom(seed), lengthS);
+        return new Player(6, 0.06, seed + 1)
+                .play(phrase, singleCoil ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER, lengthS);
+    }
+
     /** The same playing on one of two instruments that share no code: odd seeds are summed from partials. */
     public static Take known(Style style, long seed, double lengthS) {
         double bpm = bpm(new SplittableRandom(seed));

@@ -5,9 +5,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Goal;
+import verisonus.casebook.store.Remarks;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Tie;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -50,7 +54,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                     .toList());
         }
         tone.ifPresent(t -> {
-            gap(page, t.gap().rows());
+            gap(page, t.gap());
+            remarks(page, t.remarks());
             travel(page);
             alternatives(page, t.alternatives());
         });
@@ -66,11 +71,18 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                 t.search().candidates(), t.search().seconds());
     }
 
-    /** How many differences most listeners would hear. */
+    /** How many differences most listeners would hear, or count as off for the tone's goal. */
     public static String nearness(DerivedTone t) {
-        long audible = t.gap().audibleRows();
-        if (audible == 0) return "As near as can be heard.";
-        String what = audible == 1 ? "1 of the remaining differences" : audible + " of the remaining differences";
+        long off = t.off();
+        Goal goal = t.remarks().goal();
+        if (goal != Goal.EXACT) {
+            return off == 0
+                    ? "Near enough for " + goal.words() + "."
+                    : String.format(Locale.ROOT, "%d %s further off than %s allows.", off,
+                            off == 1 ? "difference is" : "differences are", goal.words());
+        }
+        if (off == 0) return "As near as can be heard.";
+        String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
         String word = t.gap().scoreJnd() < 2.5 ? "Close" : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
         return word + ": most listeners would hear " + what + ".";
     }
@@ -112,12 +124,27 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         return false;
     }
 
-    private static void gap(Page page, List<GapRow> rows) {
+    private static void remarks(Page page, Remarks r) {
+        if (!r.enough().isEmpty()) page.paragraph(r.enough());
+        if (!r.start().isEmpty()) {
+            page.paragraph("Nearest known tone: " + r.start() + (r.changed().isEmpty()
+                    ? "."
+                    : ". Changed from it: " + String.join(", ", r.changed()) + "."));
+        }
+        if (!r.ties().isEmpty()) {
+            page.paragraph("Can be traded: " + String.join("; ", r.ties().stream().map(Tie::words).toList()) + ".");
+        }
+    }
+
+    private static void gap(Page page, GapLedger gap) {
+        List<GapRow> rows = gap.rows();
         page.heading("What still differs");
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), rows.stream()
                 .map(r -> List.of(r.attribute(), figure(r.reference(), r.unit()), figure(r.candidate(), r.unit()),
                         String.format(Locale.ROOT, "%.1f", r.audibility()),
-                        r.audibility() < 1 ? "below hearing" : r.advice()))
+                        gap.wantedSo().contains(r.attribute())
+                                ? "wanted so"
+                                : r.audibility() < 1 ? "below hearing" : r.advice()))
                 .toList());
     }
 

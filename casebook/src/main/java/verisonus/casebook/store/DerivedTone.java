@@ -6,7 +6,9 @@ import java.util.Set;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.derive.Alternative;
 import verisonus.core.derive.Derivation;
+import verisonus.core.derive.StartingTone;
 import verisonus.core.derive.Tolerance;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
 /**
@@ -19,9 +21,10 @@ import verisonus.core.rig.Tone;
  * @param alternatives other choices
  * @param gap what still differs
  * @param search how it was come by
+ * @param remarks goal, ties, start, when to stop
  */
 public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked, List<Tolerance> tolerances,
-        List<Alternative> alternatives, GapLedger gap, Search search) {
+        List<Alternative> alternatives, GapLedger gap, Search search, Remarks remarks) {
     /**
      * How a tone was searched for.
      *
@@ -35,22 +38,58 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
         alternatives = List.copyOf(alternatives);
     }
 
+    /** Without remarks. */
+    public DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked, List<Tolerance> tolerances,
+            List<Alternative> alternatives, GapLedger gap, Search search) {
+        this(tone, earlier, locked, tolerances, alternatives, gap, search, Remarks.NONE);
+    }
+
     /**
      * What a search came to, after an earlier tone.
      *
      * @param regionFromS where in the reference the searched region begins
      */
     public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked, double regionFromS) {
+        return of(d, earlier, locked, regionFromS, Rig.everything(), Goal.EXACT);
+    }
+
+    /**
+     * The same for a player.
+     *
+     * @param rig in whose scales it is said what was changed from the nearest known tone
+     */
+    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked, double regionFromS,
+            Rig rig, Goal goal) {
+        Remarks remarks = new Remarks(goal, d.ties(), d.start().map(StartingTone::words).orElse(""),
+                d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words());
         return new DerivedTone(d.tone(), earlier, locked, d.tolerances(), d.alternatives(), d.gap(),
-                new Search(d.pairing().words(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()));
+                new Search(d.pairing().words(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()),
+                remarks);
     }
 
     public DerivedTone locking(Set<String> controls) {
-        return new DerivedTone(tone, earlier, controls, tolerances, alternatives, gap, search);
+        return new DerivedTone(tone, earlier, controls, tolerances, alternatives, gap, search, remarks);
+    }
+
+    public DerivedTone aiming(Goal goal) {
+        return new DerivedTone(tone, earlier, locked, tolerances, alternatives, gap, search, remarks.aiming(goal));
+    }
+
+    /** With differences that are wanted. */
+    public DerivedTone wanting(Set<String> attributes) {
+        return new DerivedTone(tone, earlier, locked, tolerances, alternatives, gap.wanting(attributes), search,
+                remarks);
+    }
+
+    /** How many differences count as off for its goal. */
+    public long off() {
+        return gap.rows().stream().filter(r -> gap.counts(r) && r.audibility() >= remarks.goal().countsFromJnd())
+                .count();
     }
 
     /** The same search's result with settings changed by hand, measured anew. */
     public DerivedTone turned(Tone changed, GapLedger measured) {
-        return new DerivedTone(changed, Optional.of(tone), locked, tolerances, alternatives, measured, search);
+        return new DerivedTone(changed, Optional.of(tone), locked, tolerances, alternatives,
+                measured.wanting(gap.wantedSo()), search, remarks);
     }
 }

@@ -13,6 +13,7 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Tie;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Tone;
 
@@ -30,7 +31,15 @@ public final class DerivedToneJson {
         list(out.putArray("alternatives"), d.alternatives());
         list(out.putArray("gap"), d.gap().rows());
         out.put("spectrumRmsDb", d.gap().spectrumRmsDb());
+        ArrayNode wanted = out.putArray("wantedSo");
+        d.gap().wantedSo().stream().sorted().forEach(wanted::add);
         out.set("search", Json.tree(d.search()));
+        Remarks r = d.remarks();
+        ObjectNode remarks = out.putObject("remarks").put("goal", r.goal().stored()).put("start", r.start()).put(
+                "enough", r.enough());
+        list(remarks.putArray("ties"), r.ties());
+        ArrayNode changed = remarks.putArray("changed");
+        r.changed().forEach(changed::add);
         return Json.text(out);
     }
 
@@ -43,11 +52,24 @@ public final class DerivedToneJson {
         Optional<Tone> earlier = Optional.ofNullable(in.get("earlier")).map(t -> ToneJson.read(name, t));
         Set<String> locked = new HashSet<>();
         for (JsonNode l : in.path("locked")) locked.add(l.asString());
-        GapLedger gap = new GapLedger(list(name, in.path("gap"), GapRow.class), in.path("spectrumRmsDb").asDouble());
+        GapLedger gap = new GapLedger(list(name, in.path("gap"), GapRow.class), in.path("spectrumRmsDb").asDouble(),
+                Set.copyOf(words(in.path("wantedSo"))));
         return new DerivedTone(ToneJson.read(name, in.path("tone")), earlier, locked,
                 list(name, in.path("tolerances"), Tolerance.class),
                 list(name, in.path("alternatives"), Alternative.class), gap,
-                Json.value(name, in.path("search"), DerivedTone.Search.class));
+                Json.value(name, in.path("search"), DerivedTone.Search.class), remarks(name, in.path("remarks")));
+    }
+
+    /** Tones kept before there were remarks have none. */
+    private static Remarks remarks(String name, JsonNode in) {
+        return new Remarks(Goal.of(in.path("goal").asString("")), list(name, in.path("ties"), Tie.class),
+                in.path("start").asString(""), words(in.path("changed")), in.path("enough").asString(""));
+    }
+
+    private static List<String> words(JsonNode array) {
+        List<String> out = new ArrayList<>();
+        for (JsonNode n : array) out.add(n.asString());
+        return out;
     }
 
     private static <T> List<T> list(String name, JsonNode array, Class<T> type) {

@@ -24,6 +24,7 @@ import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Alternative;
+import verisonus.core.derive.Tie;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.evidence.Plot;
 import verisonus.core.evidence.Presence;
@@ -74,8 +75,10 @@ class CasebookTest {
                 List.of(new Tolerance("amp", "gain", gain, gain - 1, gain + 1, "dynamics")),
                 List.of(new Alternative("4×12 closed", 0.25)),
                 new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", -3, -5.5, 1, "microphone", "nearer", true)),
-                        1.25),
-                new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125));
+                        1.25, Set.of("spectrum 2-4 kHz")),
+                new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125),
+                new Remarks(Goal.IN_THE_SPIRIT, List.of(new Tie("amp/gain", "amp/master", true, 1.2, 0.3)),
+                        "chiming crunch", List.of("amp gain 7.0 → 4.0"), "Nothing left to gain."));
     }
 
     @Nested

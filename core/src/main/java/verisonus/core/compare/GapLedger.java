@@ -24,6 +24,9 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
             {4000, 8000}};
     private static final double TRUSTED = 0.3;
     private static final double FLOOR_DB = -45;
+    /** A band this far under the loudest is masked more the further down it lies. */
+    private static final double MASKED_UNDER_DB = 26;
+    private static final double DOUBLES_EVERY_DB = 6;
 
     public GapLedger {
         rows = List.copyOf(rows);
@@ -38,6 +41,38 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
     /** The same ledger with these differences wanted. */
     public GapLedger wanting(Set<String> attributes) {
         return new GapLedger(rows, spectrumRmsDb, attributes);
+    }
+
+    /**
+     * The same gap heard through something that is linear and steady, as a loudspeaker: bands that it hardly gives back are heard
+     * less, and a difference in them must be larger to be noticed.
+     */
+    public GapLedger through(java.util.function.DoubleUnaryOperator gainDb) {
+        double loudest = -200;
+        for (GapRow r : rows) {
+            Optional<double[]> band = bandOf(r.attribute());
+            if (band.isPresent()) loudest = Math.max(loudest, r.reference() + mean(band.get(), gainDb));
+        }
+        List<GapRow> out = new ArrayList<>();
+        for (GapRow r : rows) {
+            Optional<double[]> band = bandOf(r.attribute());
+            if (band.isEmpty()) {
+                out.add(r);
+                continue;
+            }
+            double under = loudest - r.reference() - mean(band.get(), gainDb);
+            double less = Math.max(0, under - MASKED_UNDER_DB) / DOUBLES_EVERY_DB;
+            out.add(new GapRow(r.attribute(), r.unit(), r.reference(), r.candidate(), r.jnd() * Math.pow(2, less),
+                    r.stage(), r.advice(), r.ofTone()));
+        }
+        out.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
+        return new GapLedger(out, spectrumRmsDb, wantedSo);
+    }
+
+    private static double mean(double[] band, java.util.function.DoubleUnaryOperator gainDb) {
+        double sum = 0;
+        for (int i = 0; i < 5; i++) sum += gainDb.applyAsDouble(band[0] * Math.pow(band[1] / band[0], i / 4.0)) / 5;
+        return sum;
     }
 
     /** Whether a row counts: the gear makes it and nobody wants it so. */

@@ -21,10 +21,13 @@ import verisonus.core.simulate.Quality;
  */
 final class CoarseSearch {
     private static final double[] GAINS = {1.5, 4, 6.5, 9};
+    private static final double[] GAINS_BEHIND_A_DRIVE = {2, 5, 8};
     private static final double[] MASTERS = {3, 6.5};
     private static final int PAIRS_STEPPED = 9;
     private static final int PAIRS_STEPPED_AGAIN = 5;
     private static final int NEAREST = 10;
+    private static final double DRIVE_EARNS = 1.12;
+    private static final double COMPRESSOR_EARNS = 1.1;
 
     private final Objective objective;
     private final SearchOptions options;
@@ -69,15 +72,17 @@ final class CoarseSearch {
     }
 
     /** The best point of each pair of amp and drive, best first. */
-    private List<Objective.Point> bestOfPairs(List<Objective.Point> points, int most) {
+    List<Objective.Point> bestOfPairs(List<Objective.Point> points, int most) {
         Map<String, Objective.Point> best = new LinkedHashMap<>();
         for (Objective.Point p : points) best.merge(p.knobs().pair(), p, (a, b) -> ranking(a) <= ranking(b) ? a : b);
         return best.values().stream().sorted(Comparator.comparingDouble(this::ranking)).limit(most).toList();
     }
 
-    /** Error with what a weighed claim asks of other models. */
+    /** Error with what each further box must earn, and what a weighed claim asks of other models. */
     double ranking(Objective.Point p) {
         double out = p.score();
+        if (p.knobs().drive().isPresent()) out *= DRIVE_EARNS;
+        if (p.knobs().compressor().isPresent()) out *= COMPRESSOR_EARNS;
         if (p.knobs().amp().isPresent()) out *= options.wishes().handicap(p.knobs().amp().get().model());
         if (p.knobs().drive().isPresent()) out *= options.wishes().handicap(p.knobs().drive().get().model());
         return out;
@@ -152,7 +157,7 @@ final class CoarseSearch {
         for (Model amp : options.rig().owned(Kind.AMP)) {
             if (!options.wishes().allows(amp)) continue;
             for (Optional<String> drive : drives) {
-                for (double gain : GAINS)
+                for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
                     for (double master : MASTERS) out.add(Knobs.start(amp.name(), drive, gain, master));
             }
         }

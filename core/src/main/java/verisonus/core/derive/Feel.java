@@ -44,7 +44,7 @@ public record Feel(List<GapRow> rows, TouchCurve touch) {
         h.di.ifPresent(di -> {
             double wanted = 1 - Driven.of(di, h.wanted);
             double has = 1 - Driven.of(di, h.mine);
-            rows.add(new GapRow("dynamics out for dynamics in", "dB per dB", wanted, has, SLOPE_JND, "feel",
+            rows.add(new GapRow("dynamics out per in", "dB per dB", wanted, has, SLOPE_JND, "feel",
                     has > wanted
                             ? "more gain or a lower master: it answers too openly"
                             : "less gain or a higher master: it holds back too much",

@@ -54,7 +54,7 @@ final class Finish {
         Sound take = Sound.mono(dry, Renderer.RATE_HZ);
         Sound flat = Renderer.render(new Tone("front", front), take, Quality.FINAL, Progress.NONE);
         Optional<Block> gate = measured.gate(dry);
-        if (gate.isPresent()) {
+        if (same && gate.isPresent()) {
             List<Block> gated = new ArrayList<>(front);
             gated.add(0, gate.get());
             Sound shut = Renderer.render(new Tone("front", gated), take, Quality.FINAL, Progress.NONE);
@@ -73,7 +73,8 @@ final class Finish {
         Optional<Block> space = measured.space(so);
         if (space.isPresent()) {
             Sound spacious = played(List.of(space.get()), so);
-            if (helps(spacious, so)) {
+            // Other playing cannot show it, so there the finding must be surer.
+            if (same ? helps(spacious, so) : measured.isSureOfSpace()) {
                 so = spacious;
                 behind.add(space.get());
             }
@@ -83,9 +84,9 @@ final class Finish {
         return levelled(new Tone("derived", all), so);
     }
 
-    /** Whether a block that was read off the recording brings the tone nearer to it; other playing cannot tell. */
+    /** Whether a block that was read off the recording brings the tone nearer to it. */
     private boolean helps(Sound with, Sound without) {
-        return !same || motionError(with) < WORTH_IT * motionError(without);
+        return motionError(with) < WORTH_IT * motionError(without);
     }
 
     /** How far level and decay of each band are from the reference's over time, dB RMS. */

@@ -6,16 +6,28 @@ import verisonus.core.sound.Sound;
 /**
  * A dry take laid under a reference.
  *
- * @param sound where it plays the same phrase as long as the reference and in time with it, else as it is
+ * @param reference the part of the recording that is heard, mono or stereo, at the simulation's rate
+ * @param sound the take: where it plays the same phrase as long as that part and in time with it, else as it is
  * @param same whether it plays the same phrase
  */
-public record MatchedTake(Sound sound, boolean same) {
+public record MatchedTake(Sound reference, Sound sound, boolean same) {
     public static MatchedTake of(Sound reference, Sound di) {
-        float[] wanted = reference.atRate(Renderer.RATE_HZ).mid();
+        return of(reference, di, Double.MAX_VALUE);
+    }
+
+    /** The same of a part of at most this length, from where the reference is liveliest; of other playing all of the reference. */
+    public static MatchedTake of(Sound reference, Sound di, double longestS) {
+        Sound wanted = reference.atRate(Renderer.RATE_HZ);
         float[] x = di.atRate(Renderer.RATE_HZ).mid();
-        Alignment a = Alignment.find(wanted, x, Renderer.RATE_HZ);
+        Alignment a = Alignment.find(wanted.mid(), x, Renderer.RATE_HZ);
         boolean same = a.pairing() == Pairing.SAME_PHRASE;
-        float[] laid = same ? Alignment.shifted(x, a.offsetSamples(), wanted.length) : x;
-        return new MatchedTake(Sound.mono(laid, Renderer.RATE_HZ), same);
+        float[] laid = same ? Alignment.shifted(x, a.offsetSamples(), wanted.frames()) : x;
+        Sound take = Sound.mono(laid, Renderer.RATE_HZ);
+        double whole = same ? wanted.durationS() : take.durationS();
+        if (whole <= longestS) return new MatchedTake(wanted, take, same);
+        SearchSegment s = SearchSegment.of(same ? wanted.mid() : laid, Renderer.RATE_HZ, longestS);
+        double from = (double) s.from() / Renderer.RATE_HZ;
+        return new MatchedTake(same ? wanted.slice(from, from + longestS) : wanted,
+                take.slice(from, from + longestS), same);
     }
 }

@@ -25,6 +25,7 @@ import verisonus.core.sound.Sound;
  */
 final class MeasuredBlocks {
     private static final double SURE = 0.6;
+    private static final double VERY_SURE = 0.85;
     private static final double GATE_DEPTH_DB = 40;
     private static final double SHALLOW_PERCENT = 20;
     private static final double OVER_NOISE_DB = 10;
@@ -135,6 +136,8 @@ final class MeasuredBlocks {
         double full = 20 * Math.log10((tail.rms() + 1e-12) / (dry.rms() + 1e-12));
         return Optional.of(keepingLocked(b.with("mix", MixLaw.percentFor(level.getAsDouble() - full)), "reverb"));
     }
+
+    boolean isSureOfSpace() { return evidence.reverb().confidence() >= VERY_SURE; }
 
     /** A gate, where something shuts between the notes of the reference and not in the take. */
     Optional<Block> gate(float[] di) {

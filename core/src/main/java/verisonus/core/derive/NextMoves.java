@@ -44,7 +44,8 @@ public final class NextMoves {
     /** Taking back what was set is worth this much, JND. */
     private static final double UNDOING_SAVES = 0.1;
     private static final double WORTH_A_WORD = 0.15;
-    private static final double LONGEST_S = 8;
+    /** As long a part as it takes to judge a move, and no longer. */
+    public static final double LONGEST_S = 20;
     private static final Set<String> BEFORE_THE_CLIPPER = Set.of("gain", "bass", "mid", "treble", "master", "sag",
             "drive", "tone", "level", "threshold", "ratio", "lows before clipping", "attack softening");
     private static final List<String> OF_THE_HIGHS = List.of("amp/treble", "amp/presence", "microphone/position");
@@ -63,7 +64,7 @@ public final class NextMoves {
     /**
      * What moves are looked for.
      *
-     * @param reference what was measured in the wanted sound
+     * @param reference what was measured in the part that is listened to
      * @param di the dry take, in time with it where it plays the same
      * @param locked controls that are not turned
      * @param wantedSo differences that are not chased
@@ -73,8 +74,7 @@ public final class NextMoves {
 
     public NextMoves(Question q, ExecutorService workers, Progress progress) {
         reference = q.reference;
-        Sound whole = q.di.atRate(Renderer.RATE_HZ);
-        di = whole.durationS() > LONGEST_S ? whole.slice(0, LONGEST_S) : whole;
+        di = q.di.atRate(Renderer.RATE_HZ);
         tone = q.tone;
         rig = q.rig;
         locked = q.locked;

@@ -34,7 +34,8 @@ import verisonus.core.sound.Sound;
 public final class Reach {
     private static final double HEARD = 1;
     private static final double WORTH_JND = 0.5;
-    private static final double LONGEST_S = 6;
+    /** As long a part as it takes to judge gear, and no longer. */
+    public static final double LONGEST_S = 20;
     private static final double[] GAINS = {2.5, 5, 7.5};
     /** What an equalizer leaves of a band's difference. */
     private static final double EQUALIZED = 0.35;
@@ -65,8 +66,7 @@ public final class Reach {
 
     public Reach(Evidence reference, Sound di, Tone tone, Rig rig, ExecutorService workers) {
         this.reference = reference;
-        Sound whole = di.atRate(Renderer.RATE_HZ);
-        this.di = whole.durationS() > LONGEST_S ? whole.slice(0, LONGEST_S) : whole;
+        this.di = di.atRate(Renderer.RATE_HZ);
         this.tone = tone;
         this.rig = rig;
         this.workers = workers;

@@ -1,6 +1,7 @@
 package verisonus.core.derive;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -13,7 +14,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.ModulationEstimator;
+import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
@@ -31,6 +34,9 @@ public final class ToneSearch {
     private static final double RIDGE_SAME = 0.02;
     private static final double RIDGE_OTHER = 0.3;
     private static final int STARTS_KEPT = 3;
+    private static final int FINALISTS = 2;
+    /** A second finalist may be worse by this factor before it is refined. */
+    private static final double CLOSE = 1.6;
     private static final double SHORT_S = 2;
     private static final double LONG_S = 4;
     private static final double MOST_OTHER_S = 12;
@@ -67,13 +73,15 @@ public final class ToneSearch {
         progress.step(0, "measuring the reference");
         Future<Evidence> alone = workers
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
+        Future<Optional<Finding<ModulationReading>>> movement = workers
+                .submit(() -> PairedExamination.movement(reference, di));
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
         float[] dry = same ? Alignment.shifted(di.mid(), alignment.offsetSamples(), wanted.length) : di.mid();
         CurveDictionary dictionary = new CurveDictionary(options);
         Evidence first = KnobFit.result(alone);
-        Evidence evidence = (same ? paired(first) : alone(first)).corrected(options.corrections());
+        Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
         LinearPart linear = new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER);
@@ -109,8 +117,8 @@ public final class ToneSearch {
                 Enough.of(Math.sqrt(ranked.first()), errors));
     }
 
-    private Evidence paired(Evidence steady) {
-        Evidence out = PairedExamination.of(steady, reference, di).evidence();
+    private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {
+        Evidence out = PairedExamination.of(steady, reference, di, () -> KnobFit.result(movement)).evidence();
         // Through repeats the take does not show what sways.
         return out.echo().isPresent() ? alone(out) : out;
     }
@@ -144,27 +152,35 @@ public final class ToneSearch {
         for (Objective.Point p : ranked.subList(0, Math.min(STARTS_KEPT, ranked.size())))
             starts.add(objective.at(p.knobs(), Quality.DRAFT));
         starts.sort(Comparator.comparingDouble(coarse::ranking));
-        Objective.Point best = starts.get(0);
-        if (best.knobs().count() == 0) {
-            errors.add(Math.sqrt(best.score()));
-            return best;
+        if (starts.get(0).knobs().count() == 0) {
+            errors.add(Math.sqrt(starts.get(0).score()));
+            return starts.get(0);
         }
-        starts.add(shaken(objective, best));
+        starts.add(shaken(objective, starts.get(0)));
+        KnobFit fit = new KnobFit(objective, options.locked(), workers, progress);
+        List<Objective.Point> found = new ArrayList<>(starts);
         for (int i = 0; i < starts.size(); i++) {
+            Objective.Point best = Collections.min(found, Comparator.comparingDouble(coarse::ranking));
             errors.add(Math.sqrt(best.score()));
-            if (progress.cancelled() || renders.get() > options.mostRenders()) break;
+            if (progress.cancelled()) return best;
+            if (renders.get() > options.mostRenders()) break;
             progress.at(0.4 + 0.35 * i / starts.size(),
                     "going downhill from start " + (i + 1) + " of " + starts.size() + nearest(List.of(best)));
-            Objective.Point p = new KnobFit(objective, options.locked(), workers, progress).improve(starts.get(i), 4,
-                    Quality.DRAFT);
-            if (coarse.ranking(p) < coarse.ranking(best)) best = p;
+            found.add(fit.improve(starts.get(i), 4, Quality.DRAFT));
         }
-        if (progress.cancelled()) return best;
-        progress.at(0.75, "refining" + nearest(List.of(best)));
-        KnobFit fit = new KnobFit(objective, options.locked(), workers, progress);
-        best = fit.improve(best, 3, Quality.DRAFT);
-        errors.add(Math.sqrt(best.score()));
-        best = fit.improve(objective.at(best.knobs(), Quality.SEARCH), 2, Quality.SEARCH);
+        // What is nearly as near at the base rate may be nearer at twice the rate.
+        List<Objective.Point> finalists = new ArrayList<>();
+        for (Objective.Point p : coarse.bestOfPairs(found, FINALISTS)) {
+            if (progress.cancelled()) break;
+            boolean close = finalists.isEmpty()
+                    || coarse.ranking(p) < CLOSE * Collections.min(found.stream().map(coarse::ranking).toList());
+            if (!close) continue;
+            progress.at(0.75 + 0.05 * finalists.size(), "refining" + nearest(List.of(p)));
+            Objective.Point draft = fit.improve(p, 3, Quality.DRAFT);
+            finalists.add(fit.improve(objective.at(draft.knobs(), Quality.SEARCH), 2, Quality.SEARCH));
+        }
+        if (finalists.isEmpty()) return Collections.min(found, Comparator.comparingDouble(coarse::ranking));
+        Objective.Point best = Collections.min(finalists, Comparator.comparingDouble(coarse::ranking));
         errors.add(Math.min(errors.getLast(), Math.sqrt(best.score())));
         return best;
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 import verisonus.core.fault.Progress;
 import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
@@ -31,6 +32,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
     private static final double STANDS_CLEAR = 7.4;
     private static final double STANDS_FAR_OUT = 9.5;
     private static final double LATE_S = 0.8;
+    private static final double SHORTEST_MOVEMENT_S = 3;
 
     public PairedExamination {
         gained = List.copyOf(gained);
@@ -42,6 +44,19 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
 
     /** The same where the region has been examined alone. */
     public static PairedExamination of(Evidence alone, Sound region, Sound take) {
+        return of(alone, region, take, () -> movement(region, take));
+    }
+
+    /** What sways, by the take; empty where it plays something else or the region is too short. */
+    public static Optional<Finding<ModulationReading>> movement(Sound region, Sound take) {
+        if (region.durationS() < SHORTEST_MOVEMENT_S) return Optional.empty();
+        return TakeAlignment.of(low(region), low(take))
+                .map(a -> ModulationEstimator.estimate(region, take, a.lagS()));
+    }
+
+    /** @param movement asked for only where no echo hides it; it may have been worked out beside the first examination */
+    public static PairedExamination of(Evidence alone, Sound region, Sound take,
+            Supplier<Optional<Finding<ModulationReading>>> movement) {
         Sound heard = low(region);
         Sound played = low(take);
         Optional<TakeAlignment> alignment = TakeAlignment.of(heard, played);
@@ -53,8 +68,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         Finding<ReverbReading> reverb = reverb(heard, played, lagS, echo);
         surer(alone.reverb(), reverb, "reverb", gained);
         Finding<ModulationReading> modulation = alone.modulation();
-        if (region.durationS() >= 3 && !echo.isPresent()) {
-            modulation = ModulationEstimator.estimate(region, take, lagS);
+        if (!echo.isPresent()) {
+            modulation = movement.get().orElse(modulation);
             surer(alone.modulation(), modulation, "modulation", gained);
         }
         Sound moved = take.slice(Math.max(0, -lagS), region.durationS() - lagS);

@@ -6,17 +6,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import javafx.beans.property.ObjectProperty;
+import java.util.function.BiPredicate;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.store.Verdict;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Contributions;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
@@ -40,23 +39,8 @@ import verisonus.desktop.desk.Sounds;
 /** The tone of the open case: derived, locked, turned by hand. */
 public final class DeriveModel {
     private final Desk desk;
-    private final ObjectProperty<SearchOptions.Start> start = new SimpleObjectProperty<>(SearchOptions.Start.NEUTRAL);
-    private final ObjectProperty<SearchOptions.Order> order = new SimpleObjectProperty<>(SearchOptions.Order.TOGETHER);
-    private final ObjectProperty<SearchOptions.Equalizing> equalizing = new SimpleObjectProperty<>(
-            SearchOptions.Equalizing.EITHER);
-
-    private final ObjectProperty<Effort> effort = new SimpleObjectProperty<>(Effort.NORMAL);
-
-    /** How long to search. */
-    public enum Effort {
-        QUICK(300), NORMAL(900), THOROUGH(3600);
-
-        private final int renders;
-
-        Effort(int renders) {
-            this.renders = renders;
-        }
-    }
+    private final SearchChoices choices = new SearchChoices();
+    private final AdviceModel advice = new AdviceModel(this);
 
     /** What was measured in the region a hand-turned tone is compared with. */
     private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
@@ -75,6 +59,10 @@ public final class DeriveModel {
     public DeriveModel(Desk desk) {
         this.desk = desk;
         desk.sounds().subscribe(this::compareSpectra);
+        desk.open().subscribe(o -> o.flatMap(OpenCase::tone)
+                .ifPresent(t -> choices.goal().set(t.remarks().goal())));
+        choices.goal().subscribe(g -> tone().filter(t -> t.remarks().goal() != g)
+                .ifPresent(t -> keep(t.aiming(g), "Goal: " + g.words())));
     }
 
     private void compareSpectra(Sounds s) {
@@ -190,15 +178,11 @@ public final class DeriveModel {
         Sound wanted = s.reference().orElseThrow().slice(region.fromS(), region.toS());
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
-        Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
-        SearchOptions plain = SearchOptions.defaults().withRig(rig())
-                .withSchool(SearchOptions.School.of(start.get(), order.get(), equalizing.get()))
-                .withBudget(effort.get().renders, 1)
-                .correctedBy(Verdict.corrections(c.verdicts()));
-        SearchOptions options = locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
+        SearchOptions options = choices.options(c, rig(), desk.book());
         desk.work().run("Deriving", progress -> {
             Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
-            return DerivedTone.of(d, before.map(DerivedTone::tone), locked, region.fromS());
+            return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), rig(),
+                    choices.goal().get());
         }, derived -> {
             desk.book().keepTone(c.entry().id(), derived, String.format(Locale.ROOT,
                     "Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
@@ -232,6 +216,19 @@ public final class DeriveModel {
     }
 
     private void retone(DerivedTone before, Tone tone, String what) {
+        retone(before, tone, what, Optional.empty());
+    }
+
+    /** Tries a changed chain: it is heard, measured as the one before is, and kept only where the two gaps are accepted. */
+    void tryOut(Tone changed, String what, BiPredicate<GapLedger, GapLedger> accepted) {
+        tone().ifPresent(t -> retone(t, changed, what, Optional.of(accepted)));
+    }
+
+    /** A changed tone and, where it matters, the gap that the one before has when measured the same way. */
+    private record Tried(DerivedTone turned, Optional<GapLedger> before) {}
+
+    private void retone(DerivedTone before, Tone tone, String what,
+            Optional<BiPredicate<GapLedger, GapLedger>> accepted) {
         OpenCase c = desk.open().get().orElseThrow();
         Sounds s = desk.sounds().get();
         if (s.di().isEmpty() || s.reference().isEmpty() || c.region().isEmpty()) {
@@ -239,15 +236,45 @@ public final class DeriveModel {
             return;
         }
         Region region = c.region().get();
-        desk.work().run("Measuring the change", progress -> before.turned(tone, gap(tone, before, region, s, progress)),
-                turned -> keep(turned, what));
+        desk.work().run("Measuring the change", progress -> {
+            Evidence aim = wanted(region, s, progress);
+            if (accepted.isEmpty()) {
+                Evidence now = examined(tone, before, region, s, Examination.Depth.TONE, progress);
+                return new Tried(before.turned(tone, GapLedger.between(aim, now)), Optional.empty());
+            }
+            Evidence was = examined(before.tone(), before, region, s, Examination.Depth.TONE, progress);
+            boolean stay = echoesStay(before.tone(), tone);
+            Evidence asked = examined(tone, before, region, s,
+                    stay ? Examination.Depth.CONTROL : Examination.Depth.TONE, progress);
+            Evidence now = stay ? asked.echoing(was) : asked;
+            return new Tried(before.turned(tone, GapLedger.between(aim, now)),
+                    Optional.of(GapLedger.between(aim, was).wanting(before.gap().wantedSo())));
+        }, tried -> {
+            boolean good = accepted.isEmpty() || accepted.get().test(tried.before.orElseThrow(), tried.turned.gap());
+            if (good) {
+                keep(tried.turned, what);
+            } else {
+                s.mine().ifPresent(old -> desk.work().run("Taking it back", _ -> {
+                    desk.hearMine(old, before.search().diStartS());
+                    return old;
+                }, _ -> {
+                    // Heard again, and nothing was kept.
+                }));
+            }
+        });
     }
 
-    private GapLedger gap(Tone tone, DerivedTone before, Region region, Sounds s, Progress progress) {
+    private Evidence wanted(Region region, Sounds s, Progress progress) {
         Measured m = reference.filter(r -> r.regionId == region.id() && r.fromS == region.fromS()
                 && r.toS == region.toS()).orElseGet(() -> new Measured(region.id(), region.fromS(), region.toS(),
                         Examination.of(s.reference().orElseThrow().slice(region.fromS(), region.toS()), progress)));
         reference = Optional.of(m);
+        return m.evidence;
+    }
+
+    /** What is found in the part of mine that lies under the region, while it is heard. */
+    private Evidence examined(Tone tone, DerivedTone before, Region region, Sounds s, Examination.Depth depth,
+            Progress progress) {
         Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
         // Heard at once; the measuring takes longer.
         desk.hearMine(mine, before.search().diStartS());
@@ -255,7 +282,7 @@ public final class DeriveModel {
         boolean same = before.search().pairing().equals("same phrase");
         Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
         try {
-            return GapLedger.between(m.evidence, Examination.of(part, Examination.Depth.TONE, progress));
+            return Examination.of(part, depth, progress);
         } catch (RuntimeException e) {
             // The change is not kept, so what is heard must not be it.
             s.mine().ifPresent(old -> desk.hearMine(old, before.search().diStartS()));
@@ -263,7 +290,16 @@ public final class DeriveModel {
         }
     }
 
-    private void keep(DerivedTone tone, String what) {
+    /** Echoes that no block of the chain has changed are the same before and after, whatever is read of them. */
+    private static boolean echoesStay(Tone a, Tone b) {
+        return echoes(a).equals(echoes(b));
+    }
+
+    private static List<Block> echoes(Tone t) {
+        return t.blocks().stream().filter(b -> b.model().kind() == Kind.ECHO).toList();
+    }
+
+    void keep(DerivedTone tone, String what) {
         OpenCase c = desk.open().get().orElseThrow();
         desk.book().keepTone(c.entry().id(), tone, what);
         desk.refresh();
@@ -282,19 +318,16 @@ public final class DeriveModel {
         return desk.rig().get();
     }
 
-    public ObjectProperty<SearchOptions.Start> start() {
-        return start;
+    /** Whether the player wants a difference. */
+    boolean isWantedSo(GapRow row) {
+        return tone().filter(t -> t.gap().wantedSo().contains(row.attribute())).isPresent();
     }
 
-    public ObjectProperty<Effort> effort() {
-        return effort;
+    public SearchChoices choices() {
+        return choices;
     }
 
-    public ObjectProperty<SearchOptions.Order> order() {
-        return order;
-    }
-
-    public ObjectProperty<SearchOptions.Equalizing> equalizing() {
-        return equalizing;
+    public AdviceModel advice() {
+        return advice;
     }
 }

@@ -3,14 +3,11 @@ package verisonus.desktop.derive;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Function;
-import javafx.beans.property.ObjectProperty;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -21,16 +18,13 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.derive.SearchOptions;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
@@ -62,7 +56,7 @@ public final class DeriveView extends BorderPane {
         derive.setId("derive");
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
-        FlowPane schools = schools();
+        ChoicesView schools = new ChoicesView(model.choices(), derive);
         VBox words = Nodes.column(2, verdict, summary);
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
@@ -98,50 +92,10 @@ public final class DeriveView extends BorderPane {
                 || model.desk().work().busy().get()));
     }
 
-    private FlowPane schools() {
-        FlowPane box = new FlowPane(8, 6, derive,
-                choice("effort", "how long to search", model.effort(), DeriveModel.Effort.values(), s -> switch (s) {
-                    case QUICK -> "quick look";
-                    case NORMAL -> "ten seconds";
-                    case THOROUGH -> "thorough";
-                }), choice("start", "where the search begins", model.start(), SearchOptions.Start.values(),
-                        s -> switch (s) {
-                            case NEUTRAL -> "from neutral";
-                            case NEAREST -> "from nearest tone";
-                        }),
-                choice("order", "what is settled first", model.order(), SearchOptions.Order.values(), s -> switch (s) {
-                    case TOGETHER -> "all together";
-                    case CABINET_FIRST -> "cabinet first";
-                    case GAIN_FIRST -> "gain first";
-                }), choice("eq", "what the equalizer may do", model.equalizing(), SearchOptions.Equalizing.values(),
-                        s -> switch (s) {
-                            case EITHER -> "EQ either way";
-                            case CUT_FIRST -> "EQ cuts only";
-                        }));
-        box.setAlignment(Pos.CENTER_LEFT);
-        return box;
-    }
-
-    private static <T> ChoiceBox<T> choice(String id, String about, ObjectProperty<T> value, T[] all,
-            Function<T, String> words) {
-        ChoiceBox<T> box = new ChoiceBox<>();
-        box.getItems().setAll(all);
-        box.setId(id);
-        box.setTooltip(new Tooltip(about));
-        box.setAccessibleText(about);
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(T v) {
-                return v == null ? "" : words.apply(v);
-            }
-
-            @Override
-            public T fromString(String s) {
-                return value.get();
-            }
-        });
-        box.valueProperty().bindBidirectional(value);
-        return box;
+    /** Goes on to the next gap: looks for the move, then makes it. */
+    public void next() {
+        ledger.ask("next");
+        model.advice().next();
     }
 
     /** A narrow window keeps settings and locks in sight and leaves out what they rest on, which the tooltips say too. */

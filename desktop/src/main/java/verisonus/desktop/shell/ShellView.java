@@ -64,6 +64,7 @@ public final class ShellView extends StackPane {
     private final ListenModel listen;
     private final MeasureModel measure;
     private final DeriveModel derive;
+    private final DeriveView deriving;
     private final List<Command> commands;
     private final CommandFinder finder;
     private final GearView gear;
@@ -80,7 +81,8 @@ public final class ShellView extends StackPane {
         listen = new ListenModel(desk);
         benches.put(Bench.LISTEN, new ListenView(listen, theme, recording(desk)));
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
-        benches.put(Bench.DERIVE, new DeriveView(derive, theme));
+        deriving = new DeriveView(derive, theme);
+        benches.put(Bench.DERIVE, deriving);
         benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
         commands = commands();
@@ -197,6 +199,10 @@ public final class ShellView extends StackPane {
         out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
         out.add(Command.of("Hear an exchanged part as it comes, or balanced", "F",
                 () -> derive.chain().toggleBalance()));
+        out.add(Command.of("Next gap: find the move that helps most, then make it", "G", () -> {
+            desk.bench().set(Bench.DERIVE);
+            deriving.next();
+        }));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
         out.add(Command.of("Send the tone to a floor unit over MIDI", "", this::sendTone));
         out.add(Command.of("My gear", "Ctrl+G", this::showGear));

@@ -217,6 +217,23 @@ class StoryTest {
 
     @Test
     @Order(7)
+    void theNextMoveIsShownByKeyAndTheFeelIsFeltOut() throws Exception {
+        robot.interact(() -> window.scene().getRoot().requestFocus());
+        robot.type(KeyCode.G);
+        waitFor(() -> !desk.work().busy().get() && window.scene().lookup("#show-1") != null);
+        DerivedTone before = open().tone().orElseThrow();
+        robot.clickOn("#show-1");
+        waitFor(() -> !desk.work().busy().get() && window.scene().lookup("#move-said") != null);
+        String said = ((javafx.scene.control.Label) find("#move-said")).getText();
+        assertThat(said).containsAnyOf("measured", "taken back");
+        if (said.contains("taken back")) assertThat(open().tone().orElseThrow().tone()).isEqualTo(before.tone());
+        robot.clickOn("#ask-feel").clickOn("#ask-fingers");
+        waitFor(() -> !desk.work().busy().get() && robot.lookup("Where the dirt is made").tryQuery().isPresent());
+        robot.clickOn("#ask-gap");
+    }
+
+    @Test
+    @Order(8)
     void playingGoesOnWhenTheSourceIsSwitched() throws Exception {
         robot.clickOn("#play");
         waitFor(() -> desk.player().playing().get());
@@ -237,7 +254,7 @@ class StoryTest {
     }
 
     @Test
-    @Order(8)
+    @Order(9)
     void theSheetIsShownAndExported() throws Exception {
         robot.type(KeyCode.DIGIT5);
         waitFor(() -> desk.bench().get() == Bench.SHEET && !desk.work().busy().get());
@@ -251,7 +268,7 @@ class StoryTest {
     }
 
     @Test
-    @Order(10)
+    @Order(11)
     void enterPressesTheButtonUnderFocus() throws Exception {
         Node listen = find("#bench-listen");
         robot.interact(listen::requestFocus);
@@ -261,7 +278,7 @@ class StoryTest {
     }
 
     @Test
-    @Order(9)
+    @Order(10)
     void everythingIsFoundByName() throws Exception {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         waitFor(() -> find("#finder").isVisible());

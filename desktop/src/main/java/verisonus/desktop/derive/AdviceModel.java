@@ -1,0 +1,264 @@
+package verisonus.desktop.derive;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Medium;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.derive.DirtShift;
+import verisonus.core.derive.Feel;
+import verisonus.core.derive.MatchedTake;
+import verisonus.core.derive.Move;
+import verisonus.core.derive.NextMoves;
+import verisonus.core.derive.PlayingShare;
+import verisonus.core.derive.Reach;
+import verisonus.core.derive.SaidWord;
+import verisonus.core.derive.TouchCurve;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.StageDirt;
+import verisonus.core.sound.Sound;
+import verisonus.core.travel.PlaybackSystem;
+import verisonus.desktop.desk.OpenCase;
+
+/** What to turn next, how it feels, what the rig cannot reach, what is the playing's. Each answer stands until the tone changes. */
+public final class AdviceModel {
+    private static final double SOFT_DB = -18;
+
+    /** An answer with the tone that it is about. */
+    record About<T>(Tone tone, T value) {}
+
+    /** Under the fingers, and where the dirt is made. */
+    record Fingers(Feel feel, StageDirt soft, StageDirt hard, List<DirtShift.Shift> shifts) {}
+
+    private final DeriveModel model;
+    private final ReadOnlyObjectWrapper<Optional<About<List<Move>>>> moves = none();
+    private final ReadOnlyObjectWrapper<Optional<About<Fingers>>> fingers = none();
+    private final ReadOnlyObjectWrapper<Optional<About<List<Reach.Unreached>>>> unreached = none();
+    private final ReadOnlyObjectWrapper<Optional<About<PlayingShare>>> playing = none();
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private final ObjectProperty<Optional<PlaybackSystem>> heardOn = new SimpleObjectProperty<>(Optional.empty());
+
+    AdviceModel(DeriveModel model) {
+        this.model = model;
+    }
+
+    private static <T> ReadOnlyObjectWrapper<Optional<T>> none() {
+        return new ReadOnlyObjectWrapper<>(Optional.empty());
+    }
+
+    /** A part of the studied region with the take in time with it, and what was measured in the part. */
+    private record Ground(MatchedTake take, Evidence evidence) {}
+
+    private Ground ground(Sound wanted) {
+        MatchedTake take = take(wanted);
+        return new Ground(take, Examination.of(take.reference(), Examination.Depth.STEADY, Progress.NONE));
+    }
+
+    /** The take as the search laid it under the region; of a long region a part. */
+    private MatchedTake take(Sound wanted) {
+        DerivedTone.Search found = model.tone().orElseThrow().search();
+        Sound part = wanted.atRate(Renderer.RATE_HZ);
+        if (!found.pairing().equals("same phrase")) return new MatchedTake(part, di(), false);
+        double from = model.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS() - found.diStartS();
+        double length = Math.min(part.durationS(), NextMoves.LONGEST_S);
+        return new MatchedTake(part.slice(0, length), di().atRate(Renderer.RATE_HZ).slice(from, from + length), true);
+    }
+
+    private <T> void ask(String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
+            java.util.function.BiFunction<Tone, Progress, T> question) {
+        if (model.tone().isEmpty() || !model.missing().isEmpty()) return;
+        Tone now = model.tone().get().tone();
+        model.desk().work().run(title, p -> question.apply(now, p),
+                found -> into.set(Optional.of(new About<>(now, found))));
+    }
+
+    private Sound di() {
+        return model.desk().sounds().get().di().orElseThrow();
+    }
+
+    /** Looks for the moves that help most. */
+    public void findMoves() {
+        said.set("");
+        look("Looking for the next move", n -> n.best(Progress.NONE));
+    }
+
+    /** Looks for the moves that a word asks for, as "too boxy" or "needs air". */
+    public void findMoves(String words) {
+        Optional<SaidWord> word = SaidWord.find(words, model.desk().book().vocabulary());
+        if (word.isEmpty()) {
+            said.set("Known words: " + String.join(", ", SaidWord.names(model.desk().book().vocabulary())) + ".");
+            return;
+        }
+        said.set((word.get().more() ? "For more " : "For less ") + word.get().word().name()
+                + ", what helps most and harms least:");
+        look("Looking for moves", n -> n.towards(word.get().word(), word.get().more(), Progress.NONE));
+    }
+
+    private void look(String title, Function<NextMoves, List<Move>> question) {
+        Optional<Sound> wanted = model.wanted();
+        if (wanted.isEmpty() || model.tone().isEmpty()) return;
+        DerivedTone t = model.tone().get();
+        ask(title, moves, (tone, p) -> {
+            Ground g = ground(wanted.get());
+            return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), tone, model.rig(),
+                    t.locked(), t.gap().wantedSo()), model.desk().work().helpers(), p));
+        });
+    }
+
+    /** Makes a move, measures it, and takes it back where it makes things worse. */
+    public void show(Move move) {
+        Optional<DerivedTone> before = model.tone();
+        if (before.isEmpty()) return;
+        model.tryOut(move.tone(), move.words(model.rig()), (was, gap) -> {
+            double gained = was.distanceJnd() - gap.distanceJnd();
+            boolean worse = gained < 0 && move.gainJnd() >= 0;
+            said.set(worse
+                    ? String.format(Locale.ROOT, "%s made it worse by %.1f JND: taken back.", move.words(model.rig()),
+                            -gained)
+                    : String.format(Locale.ROOT, "%s: promised %.1f, measured %.1f JND nearer.",
+                            move.words(model.rig()), move.gainJnd(), gained).replace('-', '−'));
+            return !worse;
+        });
+    }
+
+    /** The next gap: looks for moves, or makes the first of those found. */
+    public void next() {
+        Optional<List<Move>> found = current(moves);
+        if (found.isEmpty()) {
+            findMoves();
+        } else if (found.get().isEmpty()) {
+            said.set("No single move would bring it nearer.");
+        } else {
+            show(found.get().get(0));
+        }
+    }
+
+    /** A difference is wanted, or no longer. */
+    public void toggleWantedSo(GapRow row) {
+        model.tone().ifPresent(t -> {
+            Set<String> now = new java.util.HashSet<>(t.gap().wantedSo());
+            boolean wanted = now.add(row.attribute());
+            if (!wanted) now.remove(row.attribute());
+            model.keep(t.wanting(now), row.attribute() + (wanted ? " wanted so" : " chased again"));
+        });
+    }
+
+    /** Touch curve, where the dirt is made, and the feel against the reference. */
+    public void askFeel() {
+        Optional<Sound> wanted = model.wanted();
+        if (wanted.isEmpty()) return;
+        ask("Feeling it out", fingers, (tone, p) -> {
+            Ground g = ground(wanted.get());
+            p.step(0.3, "playing softly and hard");
+            TouchCurve touch = TouchCurve.of(tone, di().peak());
+            Sound mine = Renderer.render(tone, g.take.sound(), Optional.of(g.take.sound()), Quality.FINAL, p);
+            Feel feel = Feel
+                    .of(new Feel.Heard(g.evidence, g.take.reference(), Examination.of(mine, Examination.Depth.TONE, p),
+                            mine, g.take.same() ? Optional.of(g.take.sound()) : Optional.empty()), touch);
+            Sound part = di().durationS() > 6 ? di().slice(0, 6) : di();
+            return new Fingers(feel, StageDirt.of(tone, part, SOFT_DB), StageDirt.of(tone, part, 0),
+                    new DirtShift(part).of(tone));
+        });
+    }
+
+    /** Makes the same dirt elsewhere. */
+    void shift(DirtShift.Shift s) {
+        model.change(s.tone(), s.words());
+    }
+
+    /** What the rig cannot reach. */
+    public void askReach() {
+        Optional<Sound> wanted = model.wanted();
+        if (wanted.isEmpty()) return;
+        ask("Asking what the rig cannot reach", unreached, (tone, p) -> {
+            MatchedTake take = take(wanted.get());
+            Evidence alone = Examination.of(take.reference(), p);
+            // Dirt is compared as the recording alone shows it, for the tone's is read so too.
+            Evidence e = take.same()
+                    ? PairedExamination.of(alone, take.reference(), take.sound()).evidence()
+                            .saturated(alone.saturation())
+                    : alone;
+            return new Reach(e, take.sound(), tone, model.rig(), model.desk().work().helpers()).of(p);
+        });
+    }
+
+    /** How far the takes of this case lie apart through the tone. */
+    public void askPlaying() {
+        List<Medium> takes = takes();
+        if (takes.size() < 2) {
+            said.set("Add or record a second dry take of the phrase: one take shows no spread.");
+            return;
+        }
+        ask("Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
+                takes.stream().map(m -> model.desk().book().sound(m.hash())).toList(), p));
+    }
+
+    private List<Medium> takes() {
+        return model.desk().open().get().map(o -> o.media().stream().filter(m -> m.role() == Medium.Role.DI).toList())
+                .orElse(List.of());
+    }
+
+    /** An answer, while the tone is the one it is about. */
+    <T> Optional<T> current(ReadOnlyObjectWrapper<Optional<About<T>>> of) {
+        return of.get().filter(a -> model.tone().map(DerivedTone::tone).filter(a.tone::equals).isPresent())
+                .map(About::value);
+    }
+
+    Optional<List<Move>> moves() {
+        return current(moves);
+    }
+
+    Optional<Fingers> fingers() {
+        return current(fingers);
+    }
+
+    Optional<List<Reach.Unreached>> unreached() {
+        return current(unreached);
+    }
+
+    Optional<PlayingShare> playing() {
+        return current(playing);
+    }
+
+    /** The ledger as heard on the chosen playback system. */
+    Optional<GapLedger> ledger() {
+        return model.tone().map(DerivedTone::gap)
+                .map(g -> heardOn.get().map(s -> g.through(s::levelDbAt)).orElse(g));
+    }
+
+    ObjectProperty<Optional<PlaybackSystem>> heardOn() {
+        return heardOn;
+    }
+
+    /** Calls back whenever an answer has come. */
+    void onAnswer(Runnable then) {
+        moves.subscribe(then);
+        fingers.subscribe(then);
+        unreached.subscribe(then);
+        playing.subscribe(then);
+    }
+
+    ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    ReadOnlyObjectProperty<Optional<About<List<Move>>>> movesProperty() {
+        return moves.getReadOnlyProperty();
+    }
+}
