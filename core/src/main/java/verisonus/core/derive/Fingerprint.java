@@ -18,7 +18,7 @@ import verisonus.core.sound.Sound;
  * @param spreadDb how far its bands lie apart between loud and soft, mean over bands
  */
 public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
-    private static final double SECONDS = 4;
+    private static final double SECONDS = 2.2;
     /** Steps that weigh alike when tones are compared. */
     private static final double COLOUR_STEP_DB = 3;
     private static final double HELD_STEP = 0.12;

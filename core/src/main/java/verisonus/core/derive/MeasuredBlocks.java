@@ -137,6 +137,14 @@ final class MeasuredBlocks {
         return Optional.of(keepingLocked(b.with("mix", MixLaw.percentFor(level.getAsDouble() - full)), "reverb"));
     }
 
+    /** Echo and space as the search hears them behind every candidate; the space's tail is levelled on the take. */
+    List<Block> behind(Sound take) {
+        List<Block> out = new java.util.ArrayList<>();
+        echo().ifPresent(out::add);
+        if (isSureOfSpace()) space(take).ifPresent(out::add);
+        return out;
+    }
+
     boolean isSureOfSpace() { return evidence.reverb().confidence() >= VERY_SURE; }
 
     /** A gate, where something shuts between the notes of the reference and not in the take. */

@@ -1,7 +1,6 @@
 package verisonus.core.derive;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
@@ -30,10 +29,10 @@ final class Objective {
      * @param warmUp samples of it that are rendered and not scored
      * @param reference what is wanted
      * @param levelDb wanted level by compared band: the reference's, or what several recordings have in common
-     * @param echo put behind the knobs, where the reference has one
+     * @param behind echo and space, put behind the knobs where the reference has them
      */
     record Question(float[] di, int warmUp, Features reference, double[] levelDb, Pairing pairing,
-            Optional<Block> echo) {}
+            List<Block> behind) {}
 
     private final Question question;
     private final Features reference;
@@ -90,7 +89,7 @@ final class Objective {
     private Features features(Knobs knobs, Quality quality) {
         renders.incrementAndGet();
         List<Block> blocks = new java.util.ArrayList<>(knobs.blocks());
-        question.echo.ifPresent(blocks::add);
+        blocks.addAll(question.behind);
         return Features.of(Renderer.renderMono(new Tone("candidate", blocks), question.di, quality), question.warmUp,
                 Renderer.RATE_HZ);
     }

@@ -75,6 +75,7 @@ public final class ToneSearch {
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
+        Future<?> known = workers.submit(() -> StartingTones.ALL.forEach(t -> Fingerprint.of(t.tone())));
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
@@ -87,8 +88,8 @@ public final class ToneSearch {
         LinearPart linear = new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER);
         MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
         Objective brief = objective(wanted, dry, target, alignment.pairing(), linear, measured, SHORT_S);
-        List<StartingTone> nearest = CoarseSearch.nearest(
-                Fingerprint.between(same ? dry : Fingerprint.signal(), wanted), options.rig(),
+        KnobFit.result(known);
+        List<StartingTone> nearest = CoarseSearch.nearest(Fingerprint.between(same ? dry : Fingerprint.signal(), wanted), options.rig(),
                 options.wishes().known());
 
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
@@ -137,14 +138,14 @@ public final class ToneSearch {
             Features all = Features.of(wanted, 0, Renderer.RATE_HZ);
             int most = (int) Math.min(dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Renderer.RATE_HZ);
             return new Objective(new Objective.Question(java.util.Arrays.copyOf(dry, most), 0, all, target.levelDb(),
-                    pairing, measured.echo()), linear, weight, pull, renders);
+                    pairing, measured.behind(di)), linear, weight, pull, renders);
         }
         SearchSegment segment = SearchSegment.of(wanted, Renderer.RATE_HZ, lengthS);
         Features scored = Features.of(segment.cutScored(wanted), 0, Renderer.RATE_HZ);
         // Several recordings have in common what the whole of them has; one is compared part by part.
         double[] level = options.wishes().others().isEmpty() ? scored.levelDb() : target.levelDb();
         return new Objective(new Objective.Question(segment.cut(dry), segment.warmUp(), scored, level, pairing,
-                measured.echo()), linear, weight, pull, renders);
+                measured.behind(di)), linear, weight, pull, renders);
     }
 
     private Objective.Point descend(Objective objective, CoarseSearch coarse, List<Objective.Point> ranked) {
