@@ -15,11 +15,13 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.core.derive.AmpCapture;
+import verisonus.core.derive.CaptureCoverage;
 import verisonus.core.derive.CaptureSignal;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
+import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
 @Command(name = "capture", mixinStandardHelpOptions = true, description = {
@@ -32,6 +34,12 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--recording", paramLabel = "FILE@gain=3,treble=5", description = "what the amp made of the signal, and where its controls stood (0 to 10); again for each position")
     private List<String> recordings = new ArrayList<>();
+
+    @Option(names = "--di", paramLabel = "DI", description = "your own playing that went in instead of the test signal")
+    private @Nullable Path di;
+
+    @Option(names = "--check", paramLabel = "DI", description = "says which notes, strengths and bands a take has not covered yet")
+    private @Nullable Path check;
 
     @Option(names = "--json", description = "print one JSON document")
     private boolean json;
@@ -47,12 +55,14 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
             file.write(SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
             System.err.printf("verisonus: wrote %s; loudspeaker or rated load first, start soft%n", signal);
         }
+        if (check != null) print(CaptureCoverage.of(AudioInput.read(check)));
         if (recordings.isEmpty()) {
-            if (signal == null)
-                throw new InputFault("capture", "there is nothing to do", "give --signal or --recording");
+            if (signal == null && check == null)
+                throw new InputFault("capture", "there is nothing to do", "give --signal, --check or --recording");
             return 0;
         }
-        List<AmpCapture.Recording> read = recordings.stream().map(CaptureCommand::recording).toList();
+        Sound played = di == null ? CaptureSignal.make() : AudioInput.read(di);
+        List<AmpCapture.Recording> read = recordings.stream().map(r -> recording(r, played)).toList();
         ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try {
             print(AmpCapture.of(read, workers, Progress.NONE));
@@ -62,7 +72,7 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
         return 0;
     }
 
-    private static AmpCapture.Recording recording(String said) {
+    private static AmpCapture.Recording recording(String said, Sound played) {
         int at = said.lastIndexOf('@');
         String file = at < 0 ? said : said.substring(0, at);
         Map<String, Double> positions = new HashMap<>();
@@ -80,7 +90,20 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
                         "write gain=3,treble=5 with values from 0 to 10", e);
             }
         }
-        return new AmpCapture.Recording(positions, AudioInput.read(Path.of(file)));
+        return new AmpCapture.Recording(positions, played, AudioInput.read(Path.of(file)));
+    }
+
+    private void print(CaptureCoverage c) {
+        if (!json) {
+            System.out.println(c.words());
+            return;
+        }
+        ObjectNode out = Json.object("verisonus.coverage/1").put("complete", c.isComplete());
+        for (var part : Map.of("notes", c.notes(), "strengths", c.strengths(), "bands", c.bands()).entrySet()) {
+            var missing = out.putArray("missing_" + part.getKey());
+            part.getValue().forEach(missing::add);
+        }
+        System.out.println(Json.text(out));
     }
 
     private void print(AmpCapture.Captured c) {

@@ -320,11 +320,26 @@ public final class Casebook implements AutoCloseable {
 
     /** @param text what was done, for the logbook */
     public synchronized void keepVocabulary(List<Word> words, String text) {
-        String document = VocabularyJson.write(words);
+        keepOnly("vocabulary", VocabularyJson.write(words), text);
+    }
+
+    /** How the player likes a tone to feel, once it has been said. */
+    public synchronized Optional<PlayerProfile> profile() {
+        return read(() -> sql.list("SELECT document FROM player_profile ORDER BY id LIMIT 1",
+                r -> Json.value(file.toString(), Json.parse(file.toString(), r.getString(1)), PlayerProfile.class)))
+                .stream().findFirst();
+    }
+
+    public synchronized void keepProfile(PlayerProfile profile) {
+        keepOnly("player_profile", Json.text(Json.tree(profile)), "Kept how a tone shall feel");
+    }
+
+    /** Keeps the one document of a table. */
+    private void keepOnly(String table, String document, String text) {
         change(text, Optional.empty(), c -> {
-            List<Long> there = sql.list("SELECT id FROM vocabulary", r -> r.getLong(1));
-            if (there.isEmpty()) return c.insert("vocabulary", Map.of("document", document));
-            c.update("vocabulary", there.get(0), Map.of("document", document));
+            List<Long> there = sql.list("SELECT id FROM " + table, r -> r.getLong(1));
+            if (there.isEmpty()) return c.insert(table, Map.of("document", document));
+            c.update(table, there.get(0), Map.of("document", document));
             return there.get(0);
         });
     }
@@ -351,13 +366,7 @@ public final class Casebook implements AutoCloseable {
     }
 
     public synchronized void keepRig(Rig rig) {
-        String document = Json.text(ToneJson.write(rig));
-        change("Changed the gear list", Optional.empty(), c -> {
-            List<Long> there = sql.list("SELECT id FROM rig", r -> r.getLong(1));
-            if (there.isEmpty()) return c.insert("rig", Map.of("document", document));
-            c.update("rig", there.get(0), Map.of("document", document));
-            return there.get(0);
-        });
+        keepOnly("rig", Json.text(ToneJson.write(rig)), "Changed the gear list");
     }
 
     /** Takes the last change back. @return what it was */

@@ -7,6 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.Presence;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
@@ -26,13 +29,25 @@ public final class AmpCapture {
     private static final int KEPT = 2;
 
     /**
-     * What the amp made of the signal.
+     * What the amp made of what was played.
      *
      * @param positions of its controls, 0 to 10, by the names of the simulated ones
+     * @param played what went in, the {@link CaptureSignal} or a dry take of one's own
      */
-    public record Recording(Map<String, Double> positions, Sound sound) {
+    public record Recording(Map<String, Double> positions, Sound played, Sound sound) {
         public Recording {
             positions = Map.copyOf(positions);
+        }
+
+        /** Of the test signal. */
+        public Recording(Map<String, Double> positions, Sound sound) {
+            this(positions, CaptureSignal.make(), sound);
+        }
+
+        /** Whether no loudspeaker is heard in it: a direct output. */
+        public boolean isDirect() {
+            Evidence e = Examination.of(sound, Examination.Depth.STEADY, Progress.NONE);
+            return e.circumstances().cabinet().presence() == Presence.ABSENT;
         }
     }
 
@@ -57,11 +72,13 @@ public final class AmpCapture {
     static Captured of(List<Recording> recordings, List<Model> voicings, int budget, ExecutorService workers,
             Progress progress) {
         if (recordings.isEmpty()) throw new IllegalArgumentException("no recording to capture from");
-        Sound signal = CaptureSignal.make();
+        Map<Recording, Boolean> direct = new HashMap<>();
+        for (Recording r : recordings) direct.put(r, r.isDirect());
         List<Fit> nearest = new ArrayList<>();
         for (Model v : voicings) {
             progress.step(0.6 * nearest.size() / voicings.size(), "trying " + v.name());
-            nearest.add(new Fit(v, List.of(fitted(recordings.get(0), v, signal, budget, workers))));
+            nearest.add(new Fit(v, List
+                    .of(fitted(recordings.get(0), v, direct.getOrDefault(recordings.get(0), false), budget, workers))));
         }
         nearest.sort(Comparator.comparingDouble(Fit::errorJnd));
         List<Fit> whole = new ArrayList<>();
@@ -69,7 +86,7 @@ public final class AmpCapture {
             progress.step(0.6 + 0.2 * whole.size(), "fitting " + f.voicing.name());
             List<Derivation> fits = new ArrayList<>(f.derivations);
             for (Recording r : recordings.subList(1, recordings.size())) {
-                fits.add(fitted(r, f.voicing, signal, budget, workers));
+                fits.add(fitted(r, f.voicing, direct.getOrDefault(r, false), budget, workers));
             }
             whole.add(new Fit(f.voicing, fits));
         }
@@ -87,7 +104,7 @@ public final class AmpCapture {
         }
     }
 
-    private static Derivation fitted(Recording r, Model voicing, Sound signal, int budget,
+    private static Derivation fitted(Recording r, Model voicing, boolean direct, int budget,
             ExecutorService workers) {
         Map<String, Integer> counts = new HashMap<>(Map.of(voicing.name(), 1, "parametric equalizer", 1));
         for (Kind k : List.of(Kind.CABINET, Kind.MICROPHONE)) for (Model m : Gear.of(k)) counts.put(m.name(), 1);
@@ -95,8 +112,8 @@ public final class AmpCapture {
         Block start = Block.of(voicing.name());
         for (Map.Entry<String, Double> p : r.positions.entrySet()) start = start.with(p.getKey(), p.getValue());
         SearchOptions options = SearchOptions.defaults().withRig(rig).keeping(new Tone("start", List.of(start)),
-                java.util.Set.of()).withBudget(budget, 1);
-        return new ToneSearch(r.sound, signal, options, workers, Progress.NONE).run();
+                java.util.Set.of()).withBudget(budget, 1).wishing(direct ? Wishes.NONE.takenDirectly() : Wishes.NONE);
+        return new ToneSearch(r.sound, r.played, options, workers, Progress.NONE).run();
     }
 
     private static Map<String, Double> offsets(List<Recording> recordings, List<Derivation> fits) {

@@ -54,6 +54,11 @@ final class CurveDictionary {
             add(new Entry(Optional.empty(), Optional.empty(), 5), new double[hz.length]);
             return;
         }
+        if (wishes.direct()) {
+            for (int p = 0; p < presences.length; p++)
+                add(new Entry(Optional.empty(), Optional.empty(), presences[p]), lifts.get(p));
+            return;
+        }
         List<Block> cabinets = options(options, earlier, Kind.CABINET);
         for (Block microphone : options(options, earlier, Kind.MICROPHONE)) {
             for (double position : values(fixed, "microphone/position", microphone.get("position"), POSITIONS)) {

@@ -44,6 +44,7 @@ public final class NextMoves {
     /** Taking back what was set is worth this much, JND. */
     private static final double UNDOING_SAVES = 0.1;
     private static final double WORTH_A_WORD = 0.15;
+    private static final double LEAST_JND = 0.05;
     /** As long a part as it takes to judge a move, and no longer. */
     public static final double LONGEST_S = 20;
     private static final Set<String> BEFORE_THE_CLIPPER = Set.of("gain", "bass", "mid", "treble", "master", "sag",
@@ -136,7 +137,7 @@ public final class NextMoves {
         out.addAll(exchanges());
         out.addAll(echoes());
         out.addAll(highs());
-        out.removeIf(m -> m.gainJnd() < 0.02);
+        out.removeIf(m -> m.gainJnd() < LEAST_JND);
         out.sort(Comparator.comparingDouble((Move m) -> -worth(m)));
         return out;
     }

@@ -89,7 +89,8 @@ public final class ToneSearch {
         MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
         Objective brief = objective(wanted, dry, target, alignment.pairing(), linear, measured, SHORT_S);
         KnobFit.result(known);
-        List<StartingTone> nearest = CoarseSearch.nearest(Fingerprint.between(same ? dry : Fingerprint.signal(), wanted), options.rig(),
+        List<StartingTone> nearest = CoarseSearch.nearest(
+                Fingerprint.between(same ? dry : Fingerprint.signal(), wanted), options.rig(),
                 options.wishes().known());
 
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);

@@ -15,12 +15,13 @@ import verisonus.core.sound.Sound;
  * @param others further recordings of the same sound: what they have in common is wanted
  * @param impulses measured responses that may stand in place of cabinet and microphone
  * @param known tones besides the shipped ones from which a search may start
+ * @param direct whether the reference was taken without loudspeaker and microphone, so that none are looked for
  */
 public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOptions.Track track, List<Sound> others,
-        List<Impulse> impulses, List<StartingTone> known) {
+        List<Impulse> impulses, List<StartingTone> known, boolean direct) {
     /** Nothing but to be near. */
     public static final Wishes NONE = new Wishes(Set.of(), List.of(), SearchOptions.Track.DRY, List.of(), List.of(),
-            List.of());
+            List.of(), false);
 
     /** How far a claim counts. */
     public enum Use {
@@ -44,27 +45,32 @@ public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOption
     }
 
     public Wishes wantingSo(Set<String> attributes) {
-        return new Wishes(attributes, claims, track, others, impulses, known);
+        return new Wishes(attributes, claims, track, others, impulses, known, direct);
     }
 
     public Wishes claiming(List<ModelClaim> newClaims) {
-        return new Wishes(wantedSo, newClaims, track, others, impulses, known);
+        return new Wishes(wantedSo, newClaims, track, others, impulses, known, direct);
     }
 
     public Wishes through(SearchOptions.Track newTrack) {
-        return new Wishes(wantedSo, claims, newTrack, others, impulses, known);
+        return new Wishes(wantedSo, claims, newTrack, others, impulses, known, direct);
     }
 
     public Wishes alsoNear(List<Sound> recordings) {
-        return new Wishes(wantedSo, claims, track, recordings, impulses, known);
+        return new Wishes(wantedSo, claims, track, recordings, impulses, known, direct);
     }
 
     public Wishes offering(List<Impulse> responses) {
-        return new Wishes(wantedSo, claims, track, others, responses, known);
+        return new Wishes(wantedSo, claims, track, others, responses, known, direct);
     }
 
     public Wishes knowing(List<StartingTone> tones) {
-        return new Wishes(wantedSo, claims, track, others, impulses, tones);
+        return new Wishes(wantedSo, claims, track, others, impulses, tones, direct);
+    }
+
+    /** The reference was taken without loudspeaker and microphone. */
+    public Wishes takenDirectly() {
+        return new Wishes(wantedSo, claims, track, others, impulses, known, true);
     }
 
     /** Whether a model may be tried: an honoured claim about its kind names it. */

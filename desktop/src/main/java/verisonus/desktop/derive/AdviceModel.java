@@ -13,6 +13,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.PlayerProfile;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.derive.DirtShift;
@@ -29,6 +30,7 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.LevelWalk;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.StageDirt;
@@ -51,6 +53,7 @@ public final class AdviceModel {
     private final ReadOnlyObjectWrapper<Optional<About<Fingers>>> fingers = none();
     private final ReadOnlyObjectWrapper<Optional<About<List<Reach.Unreached>>>> unreached = none();
     private final ReadOnlyObjectWrapper<Optional<About<PlayingShare>>> playing = none();
+    private final ReadOnlyObjectWrapper<Optional<About<List<LevelWalk.Point>>>> levels = none();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Optional<PlaybackSystem>> heardOn = new SimpleObjectProperty<>(Optional.empty());
 
@@ -209,6 +212,29 @@ public final class AdviceModel {
                 takes.stream().map(m -> model.desk().book().sound(m.hash())).toList(), p));
     }
 
+    /** Levels along the chain; in volts too where the input's sensitivity is known. */
+    public void askLevels(Optional<Double> fullScaleVolts) {
+        ask("Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
+    }
+
+    Optional<List<LevelWalk.Point>> levels() {
+        return current(levels);
+    }
+
+    /** Keeps how the tone feels as what this player likes. */
+    public void likeThis() {
+        fingers().ifPresent(f -> {
+            model.desk().book().keepProfile(PlayerProfile.of(f.feel().touch()));
+            said.set("Kept: from now on every tone's feel is held against this one.");
+        });
+    }
+
+    /** How the tone feels against what the player likes; empty where nothing was kept, or it feels the same. */
+    List<String> againstLiking() {
+        return fingers().flatMap(f -> model.desk().book().profile().map(p -> p.against(f.feel().touch())))
+                .orElse(List.of());
+    }
+
     private List<Medium> takes() {
         return model.desk().open().get().map(o -> o.media().stream().filter(m -> m.role() == Medium.Role.DI).toList())
                 .orElse(List.of());
@@ -252,6 +278,7 @@ public final class AdviceModel {
         fingers.subscribe(then);
         unreached.subscribe(then);
         playing.subscribe(then);
+        levels.subscribe(then);
     }
 
     ReadOnlyStringProperty said() {

@@ -46,6 +46,15 @@ final class FeelView {
         touch.setMinHeight(120);
         body.getChildren().addAll(Nodes.label("soft to hard: ◇ level out   ▪ dirt", "quiet", "small"), touch,
                 Nodes.wrapped(capital(f.feel().touch().words()) + ".", "small"));
+        Button like = Nodes.plain("this is how I like it");
+        like.setId("like-this");
+        like.getStyleClass().add("small");
+        like.setTooltip(new Tooltip("keeps this feel; later tones are held against it"));
+        like.setOnAction(_ -> model.advice().likeThis());
+        body.getChildren().add(like);
+        for (String a : model.advice().againstLiking())
+            body.getChildren().add(Nodes.wrapped("It " + a + ".", "small",
+                    "said"));
         for (GapRow r : f.feel().rows()) body.getChildren().add(row(r));
         title("Where the dirt is made");
         for (int i = 0; i < f.hard().stages().size(); i++) {

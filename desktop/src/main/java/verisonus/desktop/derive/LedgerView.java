@@ -35,6 +35,7 @@ final class LedgerView extends BorderPane {
     private final NextView next;
     private final FeelView feel;
     private final BeyondView beyond;
+    private final LevelsView levels;
     private final Label head = Nodes.label("What still differs", "heading");
     private final ChoiceBox<Optional<PlaybackSystem>> heardOn = new ChoiceBox<>();
 
@@ -47,12 +48,14 @@ final class LedgerView extends BorderPane {
         next = new NextView(model);
         feel = new FeelView(model, theme);
         beyond = new BeyondView(model);
+        levels = new LevelsView(model);
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
         setPrefWidth(344);
         HBox asked = new HBox(2, question("gap", "gap", "what still differs, most audible first"),
                 question("next", "next move", "what to turn next (G)"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
+                question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
                 question("reach", "reach", "what stays out of reach, and what is the playing's"));
         asked.setPadding(new Insets(0, 0, 4, -6));
         VBox top = Nodes.column(2, asked, head);
@@ -109,12 +112,14 @@ final class LedgerView extends BorderPane {
             case "next" -> "What to turn next";
             case "feel" -> "Under the fingers";
             case "reach" -> "Out of reach";
+            case "levels" -> "Levels on the way";
             default -> "What still differs";
         });
         Node body = switch (asked) {
             case "next" -> next.shown();
             case "feel" -> feel.shown();
             case "reach" -> beyond.shown();
+            case "levels" -> levels.shown();
             default -> rows;
         };
         if (gap) fill();

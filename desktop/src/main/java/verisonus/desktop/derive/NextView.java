@@ -23,6 +23,7 @@ import verisonus.desktop.theme.Nodes;
 /** The moves that bring the tone nearer, or that a word asks for; each can be made, measured and taken back. */
 final class NextView {
     private static final int MOST = 7;
+    private static final double UNHEARD_JND = 0.5;
 
     private final DeriveModel model;
     private final VBox body = new VBox(6);
@@ -63,7 +64,11 @@ final class NextView {
     }
 
     private void list(List<Move> moves) {
-        if (moves.isEmpty()) body.getChildren().add(Nodes.wrapped("No single move would bring it nearer.", "quiet"));
+        if (moves.isEmpty()) {
+            body.getChildren().add(Nodes.wrapped("No single move would bring it nearer.", "quiet"));
+        } else if (moves.get(0).gainJnd() < UNHEARD_JND) {
+            body.getChildren().add(Nodes.wrapped("None of these would be heard in a blind test.", "small", "said"));
+        }
         int n = 0;
         for (Move m : moves.subList(0, Math.min(MOST, moves.size()))) body.getChildren().add(line(m, ++n));
     }

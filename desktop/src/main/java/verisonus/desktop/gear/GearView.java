@@ -79,6 +79,7 @@ public final class GearView extends BorderPane {
                 Nodes.label("one a line, with pickups and positions", "quiet", "small"), guitars,
                 Nodes.padded(Nodes.label("Limits", "strong"), 10, 0, 0, 0), limit,
                 Nodes.label("only one of a kind", "quiet", "small"), once,
+                Nodes.padded(new CaptureView(new CaptureModel(model.desk())), 12, 0, 0, 0),
                 Nodes.padded(
                         Nodes.wrapped("Connect a loudspeaker or a rated load of the right impedance before power. Two"
                                 + " earthed devices that hum together are joined through a transformer, never by cutting an earth."

@@ -1,9 +1,7 @@
 package verisonus.desktop.sheet;
 
-import java.io.IOException;
-import java.nio.file.Files;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -14,10 +12,10 @@ import verisonus.casebook.sheet.CaseSheet;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.LogEntry;
-import verisonus.core.fault.OutputFault;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.SavedFile;
 
 /** The open case's tone sheet; made when the bench is shown. */
 public final class SheetModel {
@@ -44,19 +42,9 @@ public final class SheetModel {
         if (made.isEmpty()) return;
         SheetFormat format = SheetFormat.of(file.getFileName().toString()).orElse(SheetFormat.MARKDOWN);
         desk.work().run("Exporting the sheet", _ -> {
-            write(file, format.write(made.get()));
+            SavedFile.write(file, format.write(made.get()).getBytes(StandardCharsets.UTF_8));
             return file;
         }, f -> said.set("Written to " + f));
-    }
-
-    private static void write(Path file, String text) {
-        Path beside = file.resolveSibling(file.getFileName() + ".part");
-        try {
-            Files.writeString(beside, text);
-            Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING);
-        } catch (IOException e) {
-            throw new OutputFault(file.toString(), "it cannot be written", "choose another folder");
-        }
     }
 
     /** All changes, newest first. */

@@ -132,6 +132,13 @@ class AdviceModelTest {
         AdviceModel.Fingers f = model.advice().fingers().orElseThrow();
         assertThat(f.feel().touch().points()).hasSizeGreaterThan(8);
         assertThat(f.hard().stages()).hasSize(2);
+        assertThat(model.advice().againstLiking()).isEmpty();
+        model.advice().likeThis();
+        assertThat(fixture.book().profile()).isPresent();
+        model.advice().askLevels(Optional.of(1.5));
+        fixture.settle();
+        assertThat(model.advice().levels().orElseThrow()).hasSize(4)
+                .first().satisfies(p -> assertThat(p.volts()).isPresent());
         model.toggleBlock(tone().find("microphone").orElseThrow());
         fixture.settle();
         assertThat(model.advice().fingers()).isEmpty();

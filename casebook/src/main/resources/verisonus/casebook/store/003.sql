@@ -1,0 +1,4 @@
+CREATE TABLE player_profile (
+    id INTEGER PRIMARY KEY,
+    document TEXT NOT NULL
+);

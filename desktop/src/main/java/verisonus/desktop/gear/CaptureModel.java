@@ -1,0 +1,118 @@
+package verisonus.desktop.gear;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.core.derive.AmpCapture;
+import verisonus.core.derive.CaptureCoverage;
+import verisonus.core.derive.CaptureSignal;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.SoundWriter;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.SavedFile;
+
+/** Capturing a real amp: the signal goes out, recordings come back with where the controls stood, the nearest voicing is found. */
+public final class CaptureModel {
+    /** A recording with the positions that were typed for it. */
+    public record Taken(String name, Sound sound, Map<String, Double> positions) {}
+
+    private final Desk desk;
+    private final ReadOnlyObjectWrapper<List<Taken>> taken = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private Optional<Sound> played = Optional.empty();
+
+    public CaptureModel(Desk desk) {
+        this.desk = desk;
+    }
+
+    /** Writes the test signal. */
+    public void saveSignal(Path file) {
+        desk.work().run("Writing the test signal", _ -> {
+            SavedFile.write(file, SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
+            return file;
+        }, f -> said.set("Wrote " + f.getFileName() + ". Connect a loudspeaker or a rated load first, start soft,"
+                + " record what comes out at two or more control positions."));
+    }
+
+    /** Takes one's own playing in place of the test signal, and says what it does not cover yet. */
+    public void play(Path file) {
+        desk.work().run("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound(), s -> {
+            played = Optional.of(s);
+            said.set("Your playing: " + CaptureCoverage.of(s).words() + ".");
+        });
+    }
+
+    /** @param positions "gain=3, treble=5" by the simulated controls' names, 0 to 10 */
+    public void add(Path file, String positions) {
+        Optional<Map<String, Double>> read = positions(positions);
+        if (read.isEmpty()) {
+            said.set("Write where the controls stood as gain=3, treble=5, each from 0 to 10.");
+            return;
+        }
+        desk.work().run("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound(), s -> {
+            List<Taken> now = new ArrayList<>(taken.get());
+            now.add(new Taken(String.valueOf(file.getFileName()), s, read.get()));
+            taken.set(List.copyOf(now));
+            said.set("");
+        });
+    }
+
+    static Optional<Map<String, Double>> positions(String words) {
+        Map<String, Double> out = new HashMap<>();
+        var any = Gear.of(Kind.AMP).get(0);
+        for (String part : words.isBlank() ? new String[0] : words.split(",", -1)) {
+            String[] pair = part.strip().split("\\s*[= ]\\s*", 2);
+            boolean known = pair.length == 2 && any.find(pair[0]).filter(c -> c.unit().equals("0-10")).isPresent();
+            if (!known || !pair[1].matches("\\d+(\\.\\d+)?")) return Optional.empty();
+            double v = Double.parseDouble(pair[1]);
+            if (v > 10) return Optional.empty();
+            out.put(pair[0], v);
+        }
+        return Optional.of(out);
+    }
+
+    public void remove(Taken t) {
+        taken.set(taken.get().stream().filter(x -> x != t).toList());
+    }
+
+    /** Finds the voicing that comes nearest to all recordings. */
+    public void find() {
+        if (taken.get().isEmpty()) {
+            said.set("Add a recording of the amp first.");
+            return;
+        }
+        Sound signal = played.orElseGet(CaptureSignal::make);
+        List<AmpCapture.Recording> recordings = taken.get().stream()
+                .map(t -> new AmpCapture.Recording(t.positions, signal, t.sound)).toList();
+        desk.work().run("Capturing the amp", p -> AmpCapture.of(recordings, desk.work().helpers(), p),
+                c -> said.set(words(c)));
+    }
+
+    private static String words(AmpCapture.Captured c) {
+        StringBuilder out = new StringBuilder(String.format(Locale.ROOT,
+                "Nearest: %s, off by %.1f JND and %.1f dB of spectrum.", c.voicing().name(), c.errorJnd(),
+                c.spectrumDb()));
+        c.offsets().forEach((control, v) -> out.append(String.format(Locale.ROOT,
+                " Set the simulated %s %+.1f from yours.", control, v).replace('-', '−')));
+        return out.toString();
+    }
+
+    public ReadOnlyObjectProperty<List<Taken>> taken() {
+        return taken.getReadOnlyProperty();
+    }
+
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+}

@@ -1,0 +1,87 @@
+package verisonus.desktop.gear;
+
+import java.io.File;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import verisonus.desktop.theme.Nodes;
+
+/** Captures a real amp in three steps: the signal out, recordings in, the nearest voicing. */
+final class CaptureView extends VBox {
+    private final CaptureModel model;
+    private final VBox recordings = new VBox(2);
+    private final TextField positions = new TextField();
+
+    CaptureView(CaptureModel model) {
+        super(6);
+        this.model = model;
+        Button signal = button("capture-signal", "save the test signal…", "twelve seconds of notes from soft to hard",
+                () -> saved().ifPresent(f -> model.saveSignal(f.toPath())));
+        Button own = button("capture-own", "or your own take…", "dry playing that went into the amp instead",
+                () -> opened().ifPresent(f -> model.play(f.toPath())));
+        positions.setId("capture-positions");
+        positions.setPromptText("gain=3, treble=5");
+        positions.setAccessibleText("where the amp's controls stood");
+        positions.setPrefColumnCount(9);
+        Button add = button("capture-add", "add a recording…",
+                "what the amp made of it, by microphone or direct output, with its controls as written",
+                () -> opened().ifPresent(f -> model.add(f.toPath(), positions.getText())));
+        add.setMinWidth(USE_PREF_SIZE);
+        Button find = button("capture-find", "find the nearest", "tries every voicing: about half a minute",
+                model::find);
+        HBox second = new HBox(6, positions, add);
+        second.setAlignment(Pos.CENTER_LEFT);
+        Label said = Nodes.wrapped("", "small", "said");
+        said.textProperty().bind(model.said());
+        said.visibleProperty().bind(model.said().isNotEmpty());
+        said.managedProperty().bind(said.visibleProperty());
+        getChildren().addAll(Nodes.label("Capture my amp", "strong"), new FlowPane(6, 4, signal, own), second,
+                recordings, find, said);
+        model.taken().subscribe(this::show);
+        show();
+    }
+
+    private static Button button(String id, String words, String about, Runnable action) {
+        Button out = new Button(words);
+        out.setId(id);
+        out.getStyleClass().add("small");
+        out.setTooltip(new Tooltip(about));
+        out.setOnAction(_ -> action.run());
+        return out;
+    }
+
+    private Optional<File> opened() {
+        return Optional.ofNullable(new FileChooser().showOpenDialog(getScene().getWindow()));
+    }
+
+    private Optional<File> saved() {
+        FileChooser chooser = new FileChooser();
+        chooser.setInitialFileName("test-signal.wav");
+        return Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow()));
+    }
+
+    private void show() {
+        recordings.getChildren().clear();
+        for (CaptureModel.Taken t : model.taken().get()) {
+            String at = new TreeMap<>(t.positions()).entrySet().stream()
+                    .map(e -> String.format(Locale.ROOT, "%s %.1f", e.getKey(), e.getValue()))
+                    .collect(Collectors.joining(", "));
+            Button away = Nodes.plain("remove");
+            away.getStyleClass().add("small");
+            away.setOnAction(_ -> model.remove(t));
+            HBox row = new HBox(6, Nodes.label(t.name() + (at.isEmpty() ? "" : ": " + at), "small"), away);
+            row.setAlignment(Pos.CENTER_LEFT);
+            recordings.getChildren().add(row);
+        }
+    }
+}
