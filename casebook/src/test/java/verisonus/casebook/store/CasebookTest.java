@@ -254,7 +254,7 @@ class CasebookTest {
             }
             assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("newer");
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
-                s.execute("PRAGMA user_version = 2");
+                s.execute("PRAGMA user_version = 3");
             }
             book = Casebook.open(file);
         }

@@ -21,7 +21,7 @@ public record CaptureCoverage(List<String> notes, List<String> strengths, List<S
     private static final double CLEAR_PITCH = 0.55;
     private static final int LEAST_FRAMES = 4;
     private static final int LEAST_STROKES = 2;
-    private static final double RISE_DB = 4;
+    private static final double RISE_DB = 2.5;
     private static final double[] REGISTERS_HZ = {70, 120, 220, 420, 900};
     private static final String[] REGISTERS = {"low strings", "middle strings", "high strings",
             "high notes above 420 Hz"};

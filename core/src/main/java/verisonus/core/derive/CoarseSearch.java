@@ -26,6 +26,8 @@ final class CoarseSearch {
     private static final int PAIRS_STEPPED = 9;
     private static final int PAIRS_STEPPED_AGAIN = 5;
     private static final int NEAREST = 10;
+    /** Amp, cabinet, microphone. */
+    private static final int BARE_BLOCKS = 3;
     private static final double DRIVE_EARNS = 1.12;
     private static final double COMPRESSOR_EARNS = 1.1;
 
@@ -104,7 +106,7 @@ final class CoarseSearch {
         Optional<Model> unit = options.rig().owned(Kind.COMPRESSOR).stream().filter(options.wishes()::allows)
                 .findFirst();
         boolean has = best.stream().anyMatch(p -> p.knobs().compressor().isPresent());
-        if (unit.isEmpty() || has) return List.of();
+        if (unit.isEmpty() || has || options.rig().mostBlocks() <= BARE_BLOCKS + 1) return List.of();
         List<Objective.Point> out = new ArrayList<>();
         for (Objective.Point p : best) {
             Objective.Point tried = judge.at(p.knobs().compressed(unit.get().name()), Quality.DRAFT);
@@ -151,8 +153,9 @@ final class CoarseSearch {
 
     private List<Knobs> neutralGrid() {
         List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
-        options.rig().owned(Kind.DRIVE).stream().filter(options.wishes()::allows).map(Model::name)
-                .forEach(m -> drives.add(Optional.of(m)));
+        if (options.rig().mostBlocks() > BARE_BLOCKS)
+            options.rig().owned(Kind.DRIVE).stream().filter(options.wishes()::allows).map(Model::name)
+                    .forEach(m -> drives.add(Optional.of(m)));
         List<Knobs> out = new ArrayList<>();
         for (Model amp : options.rig().owned(Kind.AMP)) {
             if (!options.wishes().allows(amp)) continue;

@@ -51,37 +51,71 @@ final class Finish {
             front.add(b.model().kind() == Kind.AMP ? b.with("presence", entry.presence()) : b);
         entry.cabinet().ifPresent(front::add);
         entry.microphone().ifPresent(front::add);
+        // The rig holds only so many blocks: what is heard most is put in first.
+        int room = options.rig().mostBlocks() - front.size();
+        Optional<Block> echo = measured.echo().filter(_ -> room > 0);
+        boolean equalized = room > (echo.isPresent() ? 1 : 0);
+        int left = room - (echo.isPresent() ? 1 : 0) - 1;
         Sound take = Sound.mono(dry, Renderer.RATE_HZ);
         Sound flat = Renderer.render(new Tone("front", front), take, Quality.FINAL, Progress.NONE);
-        Optional<Block> gate = measured.gate(dry);
-        if (same && gate.isPresent()) {
+        Optional<Block> gate = left > 0 && same ? measured.gate(dry) : Optional.empty();
+        if (gate.isPresent()) {
             List<Block> gated = new ArrayList<>(front);
             gated.add(0, gate.get());
             Sound shut = Renderer.render(new Tone("front", gated), take, Quality.FINAL, Progress.NONE);
             if (helps(shut, flat)) {
                 front = gated;
                 flat = shut;
+                left--;
             }
         }
-        Optional<Block> echo = measured.echo();
-        Optional<Block> eq = equalizer(flat, echo);
+        Optional<Block> eq = equalized ? equalizer(flat, echo) : Optional.empty();
         List<Block> behind = new ArrayList<>();
         eq.ifPresent(behind::add);
-        measured.movement().ifPresent(behind::add);
+        Optional<Block> movement = left > 0 ? measured.movement() : Optional.empty();
+        if (movement.isPresent()) left--;
+        movement.ifPresent(behind::add);
         echo.ifPresent(behind::add);
         Sound so = played(behind, flat);
-        Optional<Block> space = measured.space(so);
+        Optional<Block> space = left > 0 ? measured.space(so) : Optional.empty();
         if (space.isPresent()) {
             Sound spacious = played(List.of(space.get()), so);
             // Other playing cannot show it, so there the finding must be surer.
             if (same ? helps(spacious, so) : measured.isSureOfSpace()) {
-                so = spacious;
                 behind.add(space.get());
+                so = spacious;
+                if (eq.isPresent() && !isLocked(Kind.EQUALIZER)) {
+                    // The space has a colour of its own.
+                    behind.set(0, refitted(eq.get(), spacious));
+                    so = played(behind, flat);
+                }
             }
         }
         List<Block> all = new ArrayList<>(front);
         all.addAll(behind);
         return levelled(new Tone("derived", all), so);
+    }
+
+    private boolean isLocked(Kind kind) {
+        return options.locked().stream().anyMatch(l -> l.startsWith(kind.word() + "/"));
+    }
+
+    private EqualizerFit fit() {
+        boolean moderate = options.school().values() == SearchOptions.Values.MODERATE;
+        return new EqualizerFit(target.weight(), (same ? 0.01 : 0.15) * (moderate ? 3 : 1),
+                options.school().equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same, empty());
+    }
+
+    /** The equalizer that what was heard with this one still asks for. */
+    private Block refitted(Block eq, Sound heard) {
+        EqualizerFit fit = fit();
+        double[] has = Features.of(heard.mid(), 0, Renderer.RATE_HZ).levelDb();
+        double[] now = fit.curve(eq);
+        double[] missing = new double[has.length];
+        for (int b = 0; b < missing.length; b++) missing[b] = target.levelDb()[b] - has[b] + now[b];
+        Block out = fit.fit(same ? missing : Objective.smoothed(missing));
+        boolean leaner = options.school().lows() == SearchOptions.Lows.ROOM_FOR_BASS;
+        return leaner ? out.with("low cut", LEANER_LOWS_HZ) : out;
     }
 
     /** Whether a block that was read off the recording brings the tone nearer to it. */
@@ -108,27 +142,15 @@ final class Finish {
     /** The equalizer as locked, or fitted to what is missing of the target; empty where none is owned. */
     private Optional<Block> equalizer(Sound flat, Optional<Block> echo) {
         Optional<Block> locked = options.earlier().flatMap(t -> t.first(Kind.EQUALIZER))
-                .filter(_ -> options.locked().stream().anyMatch(l -> l.startsWith("equalizer/")));
+                .filter(_ -> isLocked(Kind.EQUALIZER));
         if (locked.isPresent()) return locked;
         boolean owned = options.rig().owned(Kind.EQUALIZER).stream()
                 .anyMatch(m -> m.name().equals("parametric equalizer"));
         if (!owned) return Optional.empty();
-        boolean moderate = options.school().values() == SearchOptions.Values.MODERATE;
-        EqualizerFit fit = new EqualizerFit(target.weight(), (same ? 0.01 : 0.15) * (moderate ? 3 : 1),
-                options.school().equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same, empty());
         Sound echoed = played(echo.map(List::of).orElse(List.of()), flat);
-        Block eq = Block.of("parametric equalizer");
-        Sound heard = echoed;
-        for (int pass = 0; pass < PASSES; pass++) {
-            double[] has = Features.of(heard.mid(), 0, Renderer.RATE_HZ).levelDb();
-            double[] now = fit.curve(eq);
-            double[] missing = new double[has.length];
-            for (int b = 0; b < missing.length; b++) missing[b] = target.levelDb()[b] - has[b] + now[b];
-            eq = fit.fit(same ? missing : Objective.smoothed(missing));
-            if (pass + 1 < PASSES) heard = played(List.of(eq), echoed);
-        }
-        boolean room = options.school().lows() == SearchOptions.Lows.ROOM_FOR_BASS;
-        return Optional.of(room ? eq.with("low cut", LEANER_LOWS_HZ) : eq);
+        Block eq = refitted(Block.of("parametric equalizer"), echoed);
+        for (int pass = 1; pass < PASSES; pass++) eq = refitted(eq, played(List.of(eq), echoed));
+        return Optional.of(eq);
     }
 
     private boolean[] empty() {

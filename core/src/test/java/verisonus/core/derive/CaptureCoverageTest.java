@@ -23,7 +23,7 @@ class CaptureCoverageTest {
                 double t = i / 48000.0;
                 double v = 0;
                 for (int p = 1; p <= 12; p++) v += Math.sin(2 * Math.PI * hz * p * t) / p;
-                x[at + i] = (float) (0.3 * a * Math.exp(-4 * t) * v);
+                x[at + i] = (float) (0.3 * a * Math.exp(-8 * t) * v);
             }
         }
         return Sound.mono(x, 48000);

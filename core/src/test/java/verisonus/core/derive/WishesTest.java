@@ -126,6 +126,14 @@ class WishesTest {
     }
 
     @Test
+    void aRigThatHoldsThreeBlocksGetsThree() {
+        Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL.limited(3, Set.of()))
+                .withBudget(40, 1), workers, Progress.NONE).run();
+        assertThat(d.tone().blocks()).hasSize(3);
+        assertThat(d.render().rms()).isPositive();
+    }
+
+    @Test
     void roomForBassTakesTheLowsOut() {
         SearchOptions.School room = new SearchOptions.School(SearchOptions.Start.NEUTRAL, SearchOptions.Order.TOGETHER,
                 SearchOptions.Equalizing.EITHER, SearchOptions.Values.MODERATE, SearchOptions.Lows.ROOM_FOR_BASS);

@@ -1,0 +1,160 @@
+package verisonus.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.ResourceLock;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+
+/** Commands that say what to turn, how it feels, what stays out of reach, what the playing makes; and the wishes of a search. */
+@ResourceLock("java.lang.System.out")
+class AdviceCommandsTest {
+    private static final String CHAIN = "{\"schema\":\"verisonus.tone/1\",\"name\":\"t\",\"blocks\":["
+            + "{\"id\":\"amp\",\"model\":\"mid-forward crunch\",\"settings\":{\"gain\":%s,\"treble\":%s}},"
+            + "{\"id\":\"cabinet\",\"model\":\"4×12 closed\"},{\"id\":\"microphone\",\"model\":\"dynamic microphone\"}],"
+            + "\"routing\":[\"series\"]}";
+    @TempDir
+    private Path dir;
+    private String wanted = "";
+    private String tone = "";
+    private String di = "";
+    private String reference = "";
+
+    @BeforeEach
+    void write() throws IOException {
+        wanted = file("wanted.json", CHAIN.formatted("6", "5"));
+        tone = file("tone.json", CHAIN.formatted("6", "9"));
+        di = at("di.wav");
+        Files.write(Path.of(di), SoundWriter.encode(notes(1), SoundWriter.Format.WAV_24));
+        reference = at("reference.wav");
+        assertThat(Said.by("render", "--tone", wanted, "--di", di, "--out", reference).status()).isZero();
+    }
+
+    private String file(String name, String text) throws IOException {
+        Path f = dir.resolve(name);
+        Files.writeString(f, text);
+        return f.toString();
+    }
+
+    private String at(String name) {
+        return dir.resolve(name).toString();
+    }
+
+    private static Sound notes(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        float[] x = new float[3 * 48000];
+        for (int from = 2400; from < x.length; from += 11000 + random.nextInt(6000)) {
+            double hz = 110 * Math.pow(2, random.nextInt(20) / 12.0);
+            double hard = 0.05 + 0.3 * random.nextDouble();
+            for (int i = from; i < Math.min(x.length, from + 14400); i++) {
+                double t = (i - from) / 48000.0;
+                for (int h = 1; h < 9; h++)
+                    x[i] += (float) (hard / h * Math.exp(-4 * t) * Math.sin(2 * Math.PI * hz * h * t));
+            }
+        }
+        return Sound.mono(x, 48000);
+    }
+
+    private static JsonNode json(Said s) {
+        assertThat(s.status()).as(s.err()).isZero();
+        return Json.parse("output", s.out());
+    }
+
+    @Test
+    void movesAreListedMadeAndMeasured() {
+        JsonNode doc = json(Said.by("moves", "--reference", reference, "--di", di, "--tone", tone, "--out",
+                at("better.json"), "--json"));
+        JsonNode first = doc.path("moves").path(0);
+        assertThat(first.path("gain_jnd").asDouble()).isPositive();
+        assertThat(doc.path("verified_gain_jnd").asDouble()).isCloseTo(first.path("gain_jnd").asDouble(),
+                within(0.3 * first.path("gain_jnd").asDouble() + 0.1));
+        assertThat(Path.of(at("better.json"))).exists();
+        assertThat(Said.by("moves", "--reference", reference, "--di", di, "--tone", tone).out()).contains("JND");
+    }
+
+    @Test
+    void aWordIsAnsweredAndAnUnknownOneRefused() {
+        assertThat(Said.by("moves", "--reference", reference, "--di", di, "--tone", tone, "--word", "too thin")
+                .status()).isZero();
+        Said no = Said.by("moves", "--reference", reference, "--di", di, "--tone", tone, "--word", "too purple");
+        assertThat(no.status()).isEqualTo(3);
+        assertThat(no.err()).contains("no known word").contains("boxy").doesNotContain("Exception");
+    }
+
+    @Test
+    void theFeelIsTold() {
+        JsonNode doc = json(Said.by("feel", "--tone", tone, "--di", di, "--reference", reference, "--json"));
+        assertThat(doc.path("touch").size()).isGreaterThan(8);
+        assertThat(doc.path("dirt_hard").size()).isEqualTo(2);
+        double shares = 0;
+        for (JsonNode s : doc.path("dirt_hard")) shares += s.path("share").asDouble();
+        assertThat(shares).isCloseTo(1, within(0.02));
+        assertThat(doc.path("against_reference").size()).isPositive();
+        assertThat(Said.by("feel", "--tone", tone, "--di", di).out()).contains("dB in").contains("of the dirt");
+    }
+
+    @Test
+    void whatARigCannotReachIsNamed() throws IOException {
+        String rig = file("rig.json", "{\"schema\":\"verisonus.rig/1\",\"guitars\":[],\"blocks\":["
+                + "{\"model\":\"open clean\",\"count\":1},{\"model\":\"1×8 open\",\"count\":1},"
+                + "{\"model\":\"ribbon microphone\",\"count\":1}],\"limits\":{\"blocks\":9}}");
+        String poor = file("poor.json", CHAIN.formatted("5", "5").replace("mid-forward crunch", "open clean").replace(
+                "4×12 closed", "1×8 open").replace("dynamic microphone", "ribbon microphone"));
+        JsonNode doc = json(Said.by("reach", "--reference", reference, "--di", di, "--tone", poor, "--rig", rig,
+                "--json"));
+        assertThat(doc.path("unreached").size()).isPositive();
+        assertThat(doc.path("unreached").path(0).path("off_jnd").asDouble()).isGreaterThan(1);
+    }
+
+    @Test
+    void takesAreHeldAgainstEachOther() throws IOException {
+        String again = at("again.wav");
+        Files.write(Path.of(again), SoundWriter.encode(notes(2), SoundWriter.Format.WAV_24));
+        JsonNode doc = json(Said.by("playing", "--tone", tone, "--di", di, "--di", again, "--json"));
+        assertThat(doc.path("floor_jnd").size()).isPositive();
+        Said one = Said.by("playing", "--tone", tone, "--di", di);
+        assertThat(one.status()).isEqualTo(3);
+        assertThat(one.err()).contains("second take");
+    }
+
+    @Test
+    void aSearchTakesClaimsTracksAndWantedDifferences() throws IOException {
+        JsonNode doc = json(Said.by("derive", "--reference", reference, "--di", di, "--out", at("out"), "--seconds",
+                "0.5", "--claim", "open clean=honour", "--wanted-so", "spectrum 80-160 Hz", "--values", "moderate",
+                "--json"));
+        assertThat(doc.path("tone").path("blocks").toString()).contains("open clean");
+        assertThat(doc.path("enough").path("words").asString()).isNotBlank();
+        assertThat(doc.path("start").path("nearest").asString()).isNotBlank();
+        assertThat(Files.readString(dir.resolve("out/gap.json"))).contains("\"wanted_so\" : true");
+        JsonNode raw = json(Said.by("derive", "--reference", reference, "--di", reference, "--out", at("raw"),
+                "--track", "amp-and-cabinet", "--json"));
+        assertThat(raw.path("tone").path("blocks").size()).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"--track=wet", "--values=wild", "--lows=mine", "--claim=some amp=honour",
+            "--claim=open clean=maybe"})
+    void wrongWishesAreWrongUsage(String option) {
+        Said s = Said.by("derive", "--reference", reference, "--di", di, "--out", at("out"), option);
+        assertThat(s.status()).isEqualTo(2);
+        assertThat(s.err().lines()).hasSize(1);
+    }
+
+    @Test
+    void aTakeIsCheckedForWhatItDoesNotCover() {
+        assertThat(Said.by("capture", "--check", di).out()).contains("covered");
+        assertThat(json(Said.by("capture", "--check", di, "--json")).path("complete").isBoolean()).isTrue();
+    }
+}
