@@ -1,6 +1,8 @@
 package verisonus.core.derive;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Stft;
 
@@ -19,6 +21,14 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness) {
     /** Profiles of one phrase correlate above this, whatever the sound; of two phrases hardly ever. */
     private static final double SAME = 0.45;
     private static final double REACH_S = 3;
+    private static final double DRIFT_REACH_S = 0.1;
+    /** What differs less is the clippers' doing rather than the recorders'. */
+    private static final double LEAST_DRIFT_S = 0.008;
+    private static final double MOST_DRIFT = 0.02;
+    private static final double WINDOW_S = 1.5;
+    private static final int FEWEST_WINDOWS = 5;
+    private static final double ON_LINE_S = 0.005;
+    private static final double ON_LINE_SHARE = 0.6;
 
     /** Both mono at this rate. */
     static Alignment find(float[] reference, float[] di, int rateHz) {
@@ -131,6 +141,53 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness) {
         double[] out = new double[n];
         for (int t = 1; t < n; t++) out[t] = Math.max(0, level[t] - level[t - 1]);
         return out;
+    }
+
+    /**
+     * The DI laid under the reference, as long as it. Where the end lies further off than the beginning, as after two recorders
+     * or a tape whose speed differed, it is stretched between them.
+     */
+    static float[] laid(float[] reference, float[] di, int rateHz, int offset) {
+        int window = (int) (WINDOW_S * rateHz);
+        float[] shifted = shifted(di, offset, reference.length);
+        List<double[]> seen = new ArrayList<>();
+        for (int from = 0; from + window <= reference.length; from += window / 2) {
+            float[] part = Arrays.copyOfRange(reference, from, from + window);
+            float[] under = Arrays.copyOfRange(shifted, from, from + window);
+            seen.add(new double[]{from + window / 2.0, offset + refined(part, under, rateHz, 0, DRIFT_REACH_S)});
+        }
+        if (seen.size() < FEWEST_WINDOWS) return shifted;
+        double drift = slope(seen);
+        double[] rest = seen.stream().mapToDouble(p -> p[1] - drift * p[0]).sorted().toArray();
+        double start = rest[rest.length / 2];
+        long near = Arrays.stream(rest).filter(r -> Math.abs(r - start) < ON_LINE_S * rateHz).count();
+        boolean drifts = Math.abs(drift) * reference.length > LEAST_DRIFT_S * rateHz && Math.abs(drift) < MOST_DRIFT
+                && near >= ON_LINE_SHARE * rest.length;
+        if (!drifts) return shifted;
+        float[] out = new float[reference.length];
+        for (int i = 0; i < out.length; i++) {
+            double at = i - start - drift * i;
+            int k = (int) Math.floor(at);
+            if (k < 1 || k + 2 >= di.length) continue;
+            out[i] = (float) between(di[k - 1], di[k], di[k + 1], di[k + 2], at - k);
+        }
+        return out;
+    }
+
+    /** Median of the slopes between all pairs (H. Theil, 1950; P. K. Sen, 1968): windows that were misread do not count. */
+    private static double slope(List<double[]> points) {
+        List<Double> slopes = new ArrayList<>();
+        for (int i = 0; i < points.size(); i++) {
+            for (int j = i + 1; j < points.size(); j++)
+                slopes.add((points.get(j)[1] - points.get(i)[1]) / (points.get(j)[0] - points.get(i)[0]));
+        }
+        slopes.sort(Double::compare);
+        return slopes.get(slopes.size() / 2);
+    }
+
+    /** Cubic through four neighbours (Catmull-Rom). */
+    private static double between(double a, double b, double c, double d, double u) {
+        return b + 0.5 * u * (c - a + u * (2 * a - 5 * b + 4 * c - d + u * (3 * (b - c) + d - a)));
     }
 
     /** The DI moved so that it plays with the reference, as long as the reference. */

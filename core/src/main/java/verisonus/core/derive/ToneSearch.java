@@ -79,7 +79,9 @@ public final class ToneSearch {
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
-        float[] dry = same ? Alignment.shifted(di.mid(), alignment.offsetSamples(), wanted.length) : di.mid();
+        float[] dry = same
+                ? Alignment.laid(wanted, di.mid(), Renderer.RATE_HZ, alignment.offsetSamples())
+                : di.mid();
         CurveDictionary dictionary = new CurveDictionary(options);
         Evidence first = KnobFit.result(alone);
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
