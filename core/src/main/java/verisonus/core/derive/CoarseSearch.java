@@ -48,14 +48,14 @@ final class CoarseSearch {
     /**
      * One point for each pair worth trying, best first.
      *
-     * @param first error of the first sensible choice, before any step: the best point of the grid
+     * @param first the first sensible choice, before any step: the best point of the grid
      */
-    record Ranked(List<Objective.Point> points, double first) {}
+    record Ranked(List<Objective.Point> points, Knobs first) {}
 
     Ranked run(List<StartingTone> nearest) {
         if (options.wishes().track() != SearchOptions.Track.DRY) {
             Objective.Point only = objective.at(Knobs.none(), Quality.DRAFT);
-            return new Ranked(List.of(only), only.score());
+            return new Ranked(List.of(only), only.knobs());
         }
         List<Callable<Objective.Point>> grid = new ArrayList<>();
         for (Knobs k : starts(nearest)) grid.add(() -> objective.at(k, Quality.DRAFT));
@@ -64,7 +64,7 @@ final class CoarseSearch {
         if (options.school().order() == SearchOptions.Order.CABINET_FIRST) points = withOneCurve(points);
         boolean gainFirst = options.school().order() == SearchOptions.Order.GAIN_FIRST;
         Objective judge = gainFirst ? objective.weighing(8) : objective;
-        double first = points.stream().mapToDouble(Objective.Point::score).min().orElseThrow();
+        Knobs first = bestOfPairs(points, 1).get(0).knobs();
         List<Objective.Point> ranked = stepped(judge, bestOfPairs(points, PAIRS_STEPPED), 0.18);
         List<Objective.Point> again = stepped(judge, bestOfPairs(ranked, PAIRS_STEPPED_AGAIN), 0.28);
         List<Objective.Point> all = new ArrayList<>(again);

@@ -118,7 +118,7 @@ public final class ToneSearch {
                 new Alternatives(linear, objective).of(best, ranked.points()), gap, wantedSo, candidate,
                 finished.render(), (double) alignment.offsetSamples() / Renderer.RATE_HZ,
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
-                Enough.of(Math.sqrt(ranked.first()), errors));
+                Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), errors));
     }
 
     private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {
