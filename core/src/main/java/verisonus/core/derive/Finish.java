@@ -24,6 +24,9 @@ final class Finish {
     private static final double LEANER_LOWS_HZ = 100;
     /** What is added must take this share of the error away to be believed. */
     private static final double WORTH_IT = 0.97;
+    /** A movement may make the error this much larger, for where its sweep begins is not known. */
+    private static final double HARMLESS = 1.5;
+    private static final double[] FEEDBACKS = {0, 15, 30, 45};
 
     private final SearchOptions options;
     private final Sound reference;
@@ -72,11 +75,21 @@ final class Finish {
         Optional<Block> eq = equalized ? equalizer(flat, echo) : Optional.empty();
         List<Block> behind = new ArrayList<>();
         eq.ifPresent(behind::add);
-        Optional<Block> movement = left > 0 ? measured.movement() : Optional.empty();
-        if (movement.isPresent()) left--;
-        movement.ifPresent(behind::add);
-        echo.ifPresent(behind::add);
+        if (echo.isPresent()) behind.add(same ? repeatsFitted(echo.get(), behind, flat) : echo.get());
         Sound so = played(behind, flat);
+        Optional<Block> movement = left > 0 ? measured.movement() : Optional.empty();
+        if (movement.isPresent()) {
+            List<Block> moving = new ArrayList<>(behind);
+            moving.add(eq.isPresent() ? 1 : 0, movement.get());
+            Sound swaying = played(moving, flat);
+            // A sweep that begins elsewhere than the reference's helps little, but one that is not there harms much.
+            if (!same || motionError(swaying) < HARMLESS * motionError(so)) {
+                behind.clear();
+                behind.addAll(moving);
+                so = swaying;
+                left--;
+            }
+        }
         Optional<Block> space = left > 0 ? measured.space(so) : Optional.empty();
         if (space.isPresent()) {
             Sound spacious = played(List.of(space.get()), so);
@@ -94,6 +107,23 @@ final class Finish {
         List<Block> all = new ArrayList<>(front);
         all.addAll(behind);
         return levelled(new Tone("derived", all), so);
+    }
+
+    /** The feedback, of the one read and a few others, with which the repeats fall as in the reference. */
+    private Block repeatsFitted(Block echo, List<Block> before, Sound flat) {
+        if (options.locked().contains(echo.id() + "/feedback")) return echo;
+        Sound in = played(before, flat);
+        Block best = echo;
+        double least = WORTH_IT * motionError(played(List.of(echo), in));
+        for (double feedback : FEEDBACKS) {
+            Block other = echo.with("feedback", feedback);
+            double error = motionError(played(List.of(other), in));
+            if (error < least) {
+                least = error;
+                best = other;
+            }
+        }
+        return best;
     }
 
     private boolean isLocked(Kind kind) {

@@ -34,10 +34,16 @@ final class MeasuredBlocks {
 
     private final Evidence evidence;
     private final SearchOptions options;
+    private final boolean echoing;
 
     MeasuredBlocks(Evidence evidence, SearchOptions options) {
+        this(evidence, options, true);
+    }
+
+    private MeasuredBlocks(Evidence evidence, SearchOptions options, boolean echoing) {
         this.evidence = evidence;
         this.options = options;
+        this.echoing = echoing;
     }
 
     private Rig rig() {
@@ -48,10 +54,15 @@ final class MeasuredBlocks {
         return rig().has(Gear.model(model)) && options.wishes().allows(Gear.model(model));
     }
 
+    /** The same without an echo that the search has shown not to be there. */
+    MeasuredBlocks withoutEcho() {
+        return new MeasuredBlocks(evidence, options, false);
+    }
+
     /** An echo as found; locked controls as they were. */
     Optional<Block> echo() {
         Optional<EchoReading> found = evidence.echo().value();
-        if (found.isEmpty() || !options.wishes().chases("echo level")) return Optional.empty();
+        if (!echoing || found.isEmpty() || !options.wishes().chases("echo level")) return Optional.empty();
         EchoReading e = found.get();
         boolean dark = e.character().darkerDb() > 3 || !e.character().steady();
         Optional<Model> unit = rig().owned(Kind.ECHO).stream().filter(options.wishes()::allows)

@@ -35,6 +35,7 @@ public final class ToneSearch {
     private static final double RIDGE_OTHER = 0.3;
     private static final int STARTS_KEPT = 3;
     private static final int FINALISTS = 2;
+    private static final double ECHO_MISREAD = 0.85;
     /** A second finalist may be worse by this factor before it is refined. */
     private static final double CLOSE = 1.6;
     private static final double SHORT_S = 2;
@@ -97,11 +98,14 @@ public final class ToneSearch {
 
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
         CoarseSearch.Ranked ranked = coarse.run(nearest);
-        Objective objective = objective(wanted, dry, target, alignment.pairing(), linear, measured, LONG_S);
+        MeasuredBlocks kept = measured.echo().isPresent() && same
+                && withoutIt(objective(wanted, dry, target, alignment.pairing(), linear, measured.withoutEcho(),
+                        SHORT_S), ranked.points().get(0)) ? measured.withoutEcho() : measured;
+        Objective objective = objective(wanted, dry, target, alignment.pairing(), linear, kept, LONG_S);
         Objective.Point best = descend(objective, coarse, ranked.points());
         boolean cancelled = progress.cancelled();
         progress.at(0.85, "fitting the equalizer");
-        Finish.Finished finished = new Finish(options, reference, dry, target, same, measured).of(best.knobs(),
+        Finish.Finished finished = new Finish(options, reference, dry, target, same, kept).of(best.knobs(),
                 dictionary.entry(best.curve()));
 
         Future<Evidence> heard = workers
@@ -119,6 +123,11 @@ public final class ToneSearch {
                 finished.render(), (double) alignment.offsetSamples() / Renderer.RATE_HZ,
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
                 Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), errors));
+    }
+
+    /** Whether the best so far comes nearer without the echo that was read: then it was misread. */
+    private boolean withoutIt(Objective bare, Objective.Point best) {
+        return bare.at(best.knobs(), best.curve(), Quality.DRAFT).score() < ECHO_MISREAD * best.score();
     }
 
     private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {

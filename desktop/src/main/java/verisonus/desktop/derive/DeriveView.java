@@ -76,7 +76,10 @@ public final class DeriveView extends BorderPane {
         weigh.getStyleClass().add("small");
         weigh.setTooltip(new Tooltip("how much each block is heard: the tone with and without it, loudness matched"));
         weigh.setOnAction(_ -> model.weigh());
-        HBox under = new HBox(10, add(), weigh, balance(), legend);
+        MenuButton add = add();
+        add.setMinWidth(Region.USE_PREF_SIZE);
+        weigh.setMinWidth(Region.USE_PREF_SIZE);
+        HBox under = new HBox(10, add, weigh, balance(), legend);
         under.setAlignment(Pos.CENTER_LEFT);
         under.setPadding(new Insets(2, 8, 4, 18));
         left.setBottom(under);

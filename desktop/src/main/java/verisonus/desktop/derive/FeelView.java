@@ -87,9 +87,9 @@ final class FeelView {
 
     private VBox row(GapRow r) {
         boolean heard = r.audibility() >= 1;
-        VBox out = new VBox(pair(r.attribute(), String.format(Locale.ROOT, "%s → %s %s   %.1f JND",
-                LedgerView.figure(r.reference(), r.unit()), LedgerView.figure(r.candidate(), r.unit()), r.unit(),
-                r.audibility())));
+        VBox out = new VBox(pair(r.attribute(), String.format(Locale.ROOT, "%.1f JND", r.audibility())),
+                Nodes.label(String.format(Locale.ROOT, "%s → %s %s", LedgerView.figure(r.reference(), r.unit()),
+                        LedgerView.figure(r.candidate(), r.unit()), r.unit()), "quiet", "small", "figure"));
         if (heard) out.getChildren().add(Nodes.wrapped(r.advice(), "small", "said"));
         return out;
     }
@@ -99,7 +99,9 @@ final class FeelView {
         HBox.setHgrow(space, Priority.ALWAYS);
         Label right = Nodes.label(figures, "small", "figure");
         right.setMinWidth(Region.USE_PREF_SIZE);
-        HBox out = new HBox(8, Nodes.label(what, "small"), space, right);
+        Label left = Nodes.label(what, "small");
+        left.setMinWidth(Region.USE_PREF_SIZE);
+        HBox out = new HBox(8, left, space, right);
         out.setPadding(new Insets(1, 0, 1, 0));
         return out;
     }
