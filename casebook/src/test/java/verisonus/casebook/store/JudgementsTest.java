@@ -139,7 +139,8 @@ class JudgementsTest {
     void aBookOfTheFirstVersionIsBroughtUpToDate() throws SQLException {
         book.close();
         try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
-            for (String table : new String[]{"verdict", "claim", "vocabulary", "course"})
+            for (String table : new String[]{"verdict", "claim", "vocabulary", "course",
+                    "player_profile"})
                 s.execute("DROP TABLE " + table);
             s.execute("PRAGMA user_version = 1");
         }
