@@ -2,13 +2,10 @@ package verisonus.cli;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -19,8 +16,6 @@ import verisonus.core.derive.CaptureCoverage;
 import verisonus.core.derive.CaptureSignal;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
-import verisonus.core.rig.Gear;
-import verisonus.core.rig.Model;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
@@ -55,6 +50,8 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
             file.write(SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
             System.err.printf("verisonus: wrote %s; loudspeaker or rated load first, start soft%n", signal);
         }
+        if (check != null && !recordings.isEmpty())
+            throw new InputFault("capture", "--check and --recording are two questions", "ask one at a time");
         if (check != null) print(CaptureCoverage.of(AudioInput.read(check)));
         if (recordings.isEmpty()) {
             if (signal == null && check == null)
@@ -63,33 +60,18 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
         }
         Sound played = di == null ? CaptureSignal.make() : AudioInput.read(di);
         List<AmpCapture.Recording> read = recordings.stream().map(r -> recording(r, played)).toList();
-        ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
-        try {
-            print(AmpCapture.of(read, workers, Progress.NONE));
-        } finally {
-            workers.shutdownNow();
-        }
+        AmpCapture.Captured found = ToneInput.shared(workers -> AmpCapture.of(read, workers, Progress.NONE));
+        print(found);
         return 0;
     }
 
     private static AmpCapture.Recording recording(String said, Sound played) {
         int at = said.lastIndexOf('@');
         String file = at < 0 ? said : said.substring(0, at);
-        Map<String, Double> positions = new HashMap<>();
-        Model any = Gear.model("chiming edge");
-        for (String p : at < 0 ? new String[0] : said.substring(at + 1).split(",", -1)) {
-            String[] words = p.split("=", 2);
-            boolean known = words.length == 2 && any.find(words[0].strip()).filter(c -> c.unit().equals("0-10"))
-                    .isPresent();
-            try {
-                double v = known ? Double.parseDouble(words[1].strip()) : Double.NaN;
-                if (!(v >= 0 && v <= 10)) throw new NumberFormatException(p);
-                positions.put(words[0].strip(), v);
-            } catch (NumberFormatException e) {
-                throw new InputFault(file, "the position " + p + " cannot be used",
-                        "write gain=3,treble=5 with values from 0 to 10", e);
-            }
-        }
+        String words = at < 0 ? "" : said.substring(at + 1);
+        Map<String, Double> positions = AmpCapture.Recording.positions(words)
+                .orElseThrow(() -> new InputFault(file, "the positions " + words + " cannot be used",
+                        "write gain=3,treble=5 with values from 0 to 10"));
         return new AmpCapture.Recording(positions, played, AudioInput.read(Path.of(file)));
     }
 

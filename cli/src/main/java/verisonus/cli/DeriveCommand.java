@@ -11,8 +11,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -34,7 +32,6 @@ import verisonus.core.fault.InputFault;
 import verisonus.core.fault.OutputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -111,23 +108,17 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Sound ref = AudioInput.read(Objects.requireNonNull(reference));
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
         prepare(folder);
-        ExecutorService workers = Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()));
-        try {
-            Derivation d = new ToneSearch(ref, dry, options, workers, progress()).run();
-            Tone tone = d.tone().named(nameOf(reference));
-            new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
-            new OutputFile(folder.resolve("render.wav"), force)
-                    .write(SoundWriter.encode(d.render(), SoundWriter.Format.WAV_24));
-            new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap())));
-            new OutputFile(folder.resolve("sheet.md"), force)
-                    .write(sheet(tone, d, options.rig()).page().markdown());
-            if (json) {
-                System.out.println(Json.text(DerivationJson.derivation(d)));
-            } else {
-                print(d, options.rig());
-            }
-        } finally {
-            workers.shutdownNow();
+        Derivation d = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
+        Tone tone = d.tone().named(nameOf(reference));
+        new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
+        new OutputFile(folder.resolve("render.wav"), force)
+                .write(SoundWriter.encode(d.render(), SoundWriter.Format.WAV_24));
+        new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap())));
+        new OutputFile(folder.resolve("sheet.md"), force).write(sheet(tone, d, options.rig()).page().markdown());
+        if (json) {
+            System.out.println(Json.text(DerivationJson.derivation(d)));
+        } else {
+            print(d, options.rig());
         }
         return 0;
     }
@@ -146,15 +137,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private SearchOptions options() {
-        Rig gear = rig == null ? Rig.everything() : ToneJson.readRig(rig.toString(), Json.read(rig));
-        boolean dry = track.equals("dry");
-        List<Kind> needed = dry ? List.of(Kind.AMP, Kind.CABINET, Kind.MICROPHONE) : List.of();
-        for (Kind kind : needed) {
-            if (gear.owned(kind).isEmpty()) {
-                throw new InputFault(rig == null ? "rig" : rig.toString(), "it holds no " + kind.word(),
-                        "a chain needs an amp, a cabinet and a microphone");
-            }
-        }
+        Rig gear = ToneInput.rig(rig);
         SearchOptions.School school = new SearchOptions.School(
                 start == StartChoice.NEAREST ? SearchOptions.Start.NEAREST : SearchOptions.Start.NEUTRAL,
                 order == null
@@ -170,8 +153,13 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         if (!(seconds > 0 && seconds <= 3600))
             throw usage("--seconds " + seconds + " is out of range; use a number between 0 and 3600");
         // A budget of renders, not of seconds, so that the same seed gives the same tone on any machine.
-        return SearchOptions.defaults().withRig(gear).withSchool(school)
+        SearchOptions options = SearchOptions.defaults().withRig(gear).withSchool(school)
                 .withBudget((int) Math.ceil(90 * seconds), seed).wishing(wishes());
+        options.missing().ifPresent(kind -> {
+            throw new InputFault(rig == null ? "rig" : rig.toString(), "it holds no " + kind.word(),
+                    "name one in the gear list");
+        });
+        return options;
     }
 
     private Wishes wishes() {

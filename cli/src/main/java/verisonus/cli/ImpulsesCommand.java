@@ -14,7 +14,6 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
-import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.derive.ImpulseRanking;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
@@ -66,7 +65,7 @@ final class ImpulsesCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private Tone tone() {
-        return Optional.ofNullable(tone).map(t -> ToneJson.read(t.toString(), Json.read(t)))
+        return Optional.ofNullable(tone).map(ToneInput::tone)
                 .orElse(new Tone("nothing", List.of()));
     }
 

@@ -10,7 +10,6 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
 
@@ -30,9 +29,8 @@ final class LevelsCommand extends VerboseOption implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Path file = Objects.requireNonNull(tone);
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
-        var points = LevelWalk.of(ToneJson.read(file.toString(), Json.read(file)), dry,
+        var points = LevelWalk.of(ToneInput.tone(Objects.requireNonNull(tone)), dry,
                 Optional.ofNullable(fullScaleVolts));
         ObjectNode document = Json.object("verisonus.levels/1");
         ArrayNode list = document.putArray("points");

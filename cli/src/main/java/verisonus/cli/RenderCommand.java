@@ -7,8 +7,6 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import verisonus.casebook.exchange.Json;
-import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Quality;
@@ -44,8 +42,7 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         OutputFile target = new OutputFile(Objects.requireNonNull(out), force);
-        Path toneFile = Objects.requireNonNull(tone);
-        Tone read = ToneJson.read(toneFile.toString(), Json.read(toneFile));
+        Tone read = ToneInput.tone(Objects.requireNonNull(tone));
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
         target.check();
         Optional<Sound> second = Optional.ofNullable(secondDi).map(AudioInput::read);

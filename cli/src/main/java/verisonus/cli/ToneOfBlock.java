@@ -1,8 +1,6 @@
 package verisonus.cli;
 
 import java.nio.file.Path;
-import verisonus.casebook.exchange.Json;
-import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
@@ -10,7 +8,7 @@ import verisonus.core.rig.Tone;
 /** A tone read from a file, and one of its blocks by id. */
 record ToneOfBlock(Tone tone, Block block) {
     static ToneOfBlock read(Path file, String id) {
-        Tone tone = ToneJson.read(file.toString(), Json.read(file));
+        Tone tone = ToneInput.tone(file);
         return new ToneOfBlock(tone, tone.find(id).orElseThrow(() -> new InputFault(file.toString(),
                 "it has no block called " + id,
                 "name one of " + String.join(", ", tone.blocks().stream().map(Block::id).toList()))));

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.SplittableRandom;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -15,8 +14,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
 
 /** Commands that say what to turn, how it feels, what stays out of reach, what the playing makes; and the wishes of a search. */
 @ResourceLock("java.lang.System.out")
@@ -36,35 +33,17 @@ class AdviceCommandsTest {
     void write() throws IOException {
         wanted = file("wanted.json", CHAIN.formatted("6", "5"));
         tone = file("tone.json", CHAIN.formatted("6", "9"));
-        di = at("di.wav");
-        Files.write(Path.of(di), SoundWriter.encode(notes(1), SoundWriter.Format.WAV_24));
+        di = new CommandFolder(dir).notes("di.wav", 1);
         reference = at("reference.wav");
         assertThat(Said.by("render", "--tone", wanted, "--di", di, "--out", reference).status()).isZero();
     }
 
     private String file(String name, String text) throws IOException {
-        Path f = dir.resolve(name);
-        Files.writeString(f, text);
-        return f.toString();
+        return new CommandFolder(dir).write(name, text);
     }
 
     private String at(String name) {
-        return dir.resolve(name).toString();
-    }
-
-    private static Sound notes(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        float[] x = new float[3 * 48000];
-        for (int from = 2400; from < x.length; from += 11000 + random.nextInt(6000)) {
-            double hz = 110 * Math.pow(2, random.nextInt(20) / 12.0);
-            double hard = 0.05 + 0.3 * random.nextDouble();
-            for (int i = from; i < Math.min(x.length, from + 14400); i++) {
-                double t = (i - from) / 48000.0;
-                for (int h = 1; h < 9; h++)
-                    x[i] += (float) (hard / h * Math.exp(-4 * t) * Math.sin(2 * Math.PI * hz * h * t));
-            }
-        }
-        return Sound.mono(x, 48000);
+        return new CommandFolder(dir).at(name);
     }
 
     private static JsonNode json(Said s) {
@@ -120,8 +99,7 @@ class AdviceCommandsTest {
 
     @Test
     void takesAreHeldAgainstEachOther() throws IOException {
-        String again = at("again.wav");
-        Files.write(Path.of(again), SoundWriter.encode(notes(2), SoundWriter.Format.WAV_24));
+        String again = new CommandFolder(dir).notes("again.wav", 2);
         JsonNode doc = json(Said.by("playing", "--tone", tone, "--di", di, "--di", again, "--json"));
         assertThat(doc.path("floor_jnd").size()).isPositive();
         Said one = Said.by("playing", "--tone", tone, "--di", di);

@@ -36,35 +36,15 @@ class GearCommandsTest {
                 + "{\"id\":\"drive\",\"model\":\"mid-hump overdrive\"},{\"id\":\"amp\",\"model\":\"chiming edge\"},"
                 + "{\"id\":\"cabinet\",\"model\":\"2×12 open\"},{\"id\":\"microphone\",\"model\":\"dynamic microphone\"},"
                 + "{\"id\":\"echo\",\"model\":\"clean echo\",\"settings\":{\"mix\":30}}],\"routing\":[\"series\"]}");
-        di = dir.resolve("di.wav").toString();
-        Files.write(Path.of(di), SoundWriter.encode(notes(1), SoundWriter.Format.WAV_24));
+        di = new CommandFolder(dir).notes("di.wav", 1);
     }
 
     private String file(String name, String text) throws IOException {
-        Path f = dir.resolve(name);
-        Files.writeString(f, text);
-        return f.toString();
+        return new CommandFolder(dir).write(name, text);
     }
 
     private String at(String name) {
-        return dir.resolve(name).toString();
-    }
-
-    /** Three seconds of decaying notes. */
-    private static Sound notes(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        float[] x = new float[3 * 48000];
-        for (int from = 2400; from < x.length; from += 14400) {
-            double hz = 110 * Math.pow(2, random.nextInt(20) / 12.0);
-            double hard = 0.05 + 0.3 * random.nextDouble();
-            for (int i = from; i < Math.min(x.length, from + 14400); i++) {
-                double t = (i - from) / 48000.0;
-                for (int h = 1; h < 6; h++)
-                    x[i] += (float) (hard / h * Math.exp(-4 * t) * Math.sin(2 * Math.PI * hz * h
-                            * t));
-            }
-        }
-        return Sound.mono(x, 48000);
+        return new CommandFolder(dir).at(name);
     }
 
     private static double lufs(String file) {
@@ -145,7 +125,7 @@ class GearCommandsTest {
         Said without = Said.by("render", "--tone", doubled, "--di", di, "--out", at("d.wav"));
         assertThat(without.status()).isEqualTo(3);
         assertThat(without.err()).contains("second take");
-        Files.write(dir.resolve("second.wav"), SoundWriter.encode(notes(2), SoundWriter.Format.WAV_24));
+        Files.write(dir.resolve("second.wav"), SoundWriter.encode(CommandFolder.notes(2), SoundWriter.Format.WAV_24));
         assertThat(
                 Said.by("render", "--tone", doubled, "--di", di, "--second-di", at("second.wav"), "--out", at("d.wav"))
                         .status())

@@ -90,6 +90,6 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
     /** The same search's result with settings changed by hand, measured anew. */
     public DerivedTone turned(Tone changed, GapLedger measured) {
         return new DerivedTone(changed, Optional.of(tone), locked, tolerances, alternatives,
-                measured.wanting(gap.wantedSo()), search, remarks);
+                measured.wanting(gap.wantedSo()), search, remarks.byHand());
     }
 }

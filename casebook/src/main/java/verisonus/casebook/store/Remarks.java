@@ -20,6 +20,11 @@ public record Remarks(Goal goal, List<Tie> ties, String start, List<String> chan
         changed = List.copyOf(changed);
     }
 
+    /** Of a tone that was then changed by hand: what a search said of it no longer holds. */
+    Remarks byHand() {
+        return new Remarks(goal, List.of(), "", List.of(), "");
+    }
+
     Remarks aiming(Goal other) {
         return new Remarks(other, ties, start, changed, enough);
     }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -42,6 +43,20 @@ public final class AmpCapture {
         /** Of the test signal. */
         public Recording(Map<String, Double> positions, Sound sound) {
             this(positions, CaptureSignal.make(), sound);
+        }
+
+        /** "gain=3, treble=5" by the simulated controls' names, each 0 to 10; empty where something else is said. */
+        public static Optional<Map<String, Double>> positions(String words) {
+            Map<String, Double> out = new HashMap<>();
+            Model any = Gear.of(Kind.AMP).get(0);
+            for (String part : words.isBlank() ? new String[0] : words.split(",", -1)) {
+                String[] pair = part.strip().split("\\s*[= ]\\s*", 2);
+                boolean known = pair.length == 2 && any.find(pair[0]).filter(c -> c.unit().equals("0-10")).isPresent();
+                if (!known || !pair[1].matches("\\d+(\\.\\d+)?") || Double.parseDouble(pair[1]) > 10)
+                    return Optional.empty();
+                out.put(pair[0], Double.parseDouble(pair[1]));
+            }
+            return Optional.of(out);
         }
 
         /** Whether no loudspeaker is heard in it: a direct output. */

@@ -13,6 +13,8 @@ public final class ClaimedGear {
     public static List<Wishes.ModelClaim> of(List<Claim> claims, Wishes.Use use) {
         List<Wishes.ModelClaim> out = new ArrayList<>();
         for (Claim c : claims) {
+            // A rumour is not weighed; it counts only where the player honours what is said.
+            if (use == Wishes.Use.WEIGHED && c.certainty() == Claim.Certainty.RUMOUR) continue;
             for (String model : models(c.says())) out.add(new Wishes.ModelClaim(Gear.model(model), use));
         }
         return out;

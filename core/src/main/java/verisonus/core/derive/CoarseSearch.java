@@ -95,22 +95,25 @@ final class CoarseSearch {
         for (Objective.Point p : points) {
             progress.step(from + 0.08 * out.size() / points.size(),
                     "first steps with " + p.knobs().ampName() + ToneSearch.nearest(out));
-            Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
-                    .improve(judge.at(p.knobs(), Quality.DRAFT), 1, Quality.DRAFT);
-            out.add(objective.at(moved.knobs(), moved.curve(), Quality.DRAFT));
+            out.add(improved(judge, p, 1));
         }
         return out;
     }
 
+    /** Moved downhill as the school judges, and scored as all are. */
+    private Objective.Point improved(Objective judge, Objective.Point p, int iterations) {
+        Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
+                .improve(judge.with(p, p.curve()), iterations, Quality.DRAFT);
+        return objective.with(moved, moved.curve());
+    }
+
     private List<Objective.Point> compressed(Objective judge, List<Objective.Point> best) {
-        Optional<Model> unit = options.rig().owned(Kind.COMPRESSOR).stream().filter(options.wishes()::allows)
-                .findFirst();
+        Optional<Model> unit = options.allowed(Kind.COMPRESSOR).stream().findFirst();
         boolean has = best.stream().anyMatch(p -> p.knobs().compressor().isPresent());
         if (unit.isEmpty() || has || options.rig().mostBlocks() <= BARE_BLOCKS + 1) return List.of();
         List<Objective.Point> out = new ArrayList<>();
         for (Objective.Point p : best) {
-            Objective.Point tried = judge.at(p.knobs().compressed(unit.get().name()), Quality.DRAFT);
-            out.add(new KnobFit(judge, options.locked(), workers, progress).improve(tried, 2, Quality.DRAFT));
+            out.add(improved(judge, objective.at(p.knobs().compressed(unit.get().name()), Quality.DRAFT), 2));
         }
         return out;
     }
@@ -154,11 +157,9 @@ final class CoarseSearch {
     private List<Knobs> neutralGrid() {
         List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
         if (options.rig().mostBlocks() > BARE_BLOCKS)
-            options.rig().owned(Kind.DRIVE).stream().filter(options.wishes()::allows).map(Model::name)
-                    .forEach(m -> drives.add(Optional.of(m)));
+            options.allowed(Kind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
         List<Knobs> out = new ArrayList<>();
-        for (Model amp : options.rig().owned(Kind.AMP)) {
-            if (!options.wishes().allows(amp)) continue;
+        for (Model amp : options.allowed(Kind.AMP)) {
             for (Optional<String> drive : drives) {
                 for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
                     for (double master : MASTERS) out.add(Knobs.start(amp.name(), drive, gain, master));

@@ -30,14 +30,17 @@ public record Contributions(List<Contribution> blocks, List<String> unheard, Opt
 
     /** @param di what it is judged on; of a longer take five seconds from where it is loudest */
     public static Contributions of(Tone tone, Sound di, Optional<Sound> second, Progress progress) {
-        Sound part = loudest(di.atRate(Renderer.RATE_HZ));
-        Evidence with = examined(tone, part, second);
+        Sound take = di.atRate(Renderer.RATE_HZ);
+        LoudestPart loudest = LoudestPart.of(take, LONGEST_S);
+        Sound part = loudest.cut(take);
+        Optional<Sound> beside = second.map(s -> loudest.cut(s.atRate(Renderer.RATE_HZ)));
+        Evidence with = examined(tone, part, beside);
         List<Contribution> out = new ArrayList<>();
         List<String> unheard = new ArrayList<>();
         List<Block> on = tone.blocks().stream().filter(Block::on).toList();
         for (Block b : on) {
             progress.step((double) out.size() / on.size(), "without the " + b.model().name());
-            double jnd = GapLedger.between(with, examined(tone.with(b.switched(false)), part, second)).scoreJnd();
+            double jnd = GapLedger.between(with, examined(tone.with(b.switched(false)), part, beside)).scoreJnd();
             out.add(new Contribution(b.id(), jnd));
             if (jnd < HEARD_JND) unheard.add(b.id());
         }
@@ -45,7 +48,7 @@ public record Contributions(List<Contribution> blocks, List<String> unheard, Opt
         if (unheard.size() > 1) {
             Tone without = tone;
             for (String id : unheard) without = without.with(without.find(id).orElseThrow().switched(false));
-            together = Optional.of(GapLedger.between(with, examined(without, part, second)).scoreJnd());
+            together = Optional.of(GapLedger.between(with, examined(without, part, beside)).scoreJnd());
         }
         return new Contributions(List.copyOf(out), List.copyOf(unheard), together);
     }
@@ -57,18 +60,5 @@ public record Contributions(List<Contribution> blocks, List<String> unheard, Opt
     private static Evidence examined(Tone tone, Sound di, Optional<Sound> second) {
         return Examination.of(Renderer.render(tone, di, second, Quality.SEARCH, Progress.NONE),
                 Examination.Depth.TONE, Progress.NONE);
-    }
-
-    private static Sound loudest(Sound di) {
-        double best = -1;
-        double at = 0;
-        for (double s = 0; s + LONGEST_S <= di.durationS(); s += 1) {
-            double rms = di.slice(s, s + LONGEST_S).rms();
-            if (rms > best) {
-                best = rms;
-                at = s;
-            }
-        }
-        return best < 0 ? di : di.slice(at, at + LONGEST_S);
     }
 }

@@ -101,9 +101,8 @@ final class CurveDictionary {
         boolean locked = options.locked().stream().anyMatch(f -> f.startsWith(kind.word() + "/"));
         if (locked && earlier.first(kind).isPresent()) return List.of(earlier.first(kind).get());
         List<Block> out = new ArrayList<>();
-        for (Model m : options.rig().owned(kind)) {
-            boolean measured = m.equals(Gear.model("impulse response"));
-            if (!measured && options.wishes().allows(m)) out.add(Block.of(m.name()));
+        for (Model m : options.allowed(kind)) {
+            if (!m.equals(Gear.model("impulse response"))) out.add(Block.of(m.name()));
         }
         return out;
     }

@@ -29,7 +29,7 @@ public final class DirtShift {
     private final FairSwap fair;
 
     public DirtShift(Sound di) {
-        this.di = di.durationS() > LONGEST_S ? di.slice(0, LONGEST_S) : di;
+        this.di = LoudestPart.of(di, LONGEST_S).cut(di);
         fair = new FairSwap(this.di);
     }
 

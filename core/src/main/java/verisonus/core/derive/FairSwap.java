@@ -23,21 +23,8 @@ public final class FairSwap {
 
     /** @param di dry take to balance on; of a longer one the loudest six seconds are heard */
     public FairSwap(Sound di) {
-        this.di = part(di.atRate(Renderer.RATE_HZ));
-    }
-
-    private static Sound part(Sound di) {
-        if (di.durationS() <= LONGEST_S) return di;
-        double best = -1;
-        double at = 0;
-        for (double s = 0; s + LONGEST_S <= di.durationS(); s += 1) {
-            double rms = di.slice(s, s + LONGEST_S).rms();
-            if (rms > best) {
-                best = rms;
-                at = s;
-            }
-        }
-        return di.slice(at, at + LONGEST_S);
+        Sound take = di.atRate(Renderer.RATE_HZ);
+        this.di = LoudestPart.of(take, LONGEST_S).cut(take);
     }
 
     /** The changed tone with gain and loudness brought to those of the tone before. */

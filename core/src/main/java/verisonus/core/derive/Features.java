@@ -43,6 +43,17 @@ record Features(double[] levelDb, float[][] envelopeDb, double[][] percentilesDb
         return new Features(db(meanOf(level)), envelope, percentiles(envelope), tilt(level, loudness));
     }
 
+    /** How far level and decay of each band are from another sound's over time, dB RMS; of the same phrase. */
+    double motionDistance(Features other) {
+        double sum = 0;
+        int n = 0;
+        for (int t = 0; t < Math.min(envelopeDb.length, other.envelopeDb.length); t++) {
+            for (int k = 0; k < envelopeDb[t].length; k++, n++)
+                sum += Math.pow(envelopeDb[t][k] - other.envelopeDb[t][k], 2);
+        }
+        return Math.sqrt(sum / Math.max(1, n));
+    }
+
     private static double[] meanOf(double[][] rows) {
         double[] out = new double[rows.length == 0 ? LEVEL_BANDS.count() : rows[0].length];
         for (double[] r : rows) for (int b = 0; b < out.length; b++) out[b] += r[b] / rows.length;

@@ -1,6 +1,6 @@
 package verisonus.core.derive;
 
-import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -14,8 +14,8 @@ import verisonus.core.sound.Sound;
  * rather than by what they are called.
  *
  * @param colourDb change of the spectrum by sixth octave, smoothed, loudness taken out
- * @param heldBack how far it holds the playing back, 0 to 1 ({@link Driven})
- * @param spreadDb how far its bands lie apart between loud and soft, mean over bands
+ * @param heldBack how far it holds the playing back, 0 to 1 ({@link Driven}); NaN where that is not known
+ * @param spreadDb how far its bands lie apart between loud and soft, mean over bands; NaN where that is not known
  */
 public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
     private static final double SECONDS = 2.2;
@@ -24,11 +24,18 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
     private static final double HELD_STEP = 0.12;
     private static final double SPREAD_STEP_DB = 2.5;
     private static final Sound SIGNAL = CaptureSignal.make().slice(1.4, 1.4 + SECONDS);
-    private static final Map<Tone, Fingerprint> MEASURED = new ConcurrentHashMap<>();
+    private static final Map<String, Fingerprint> SHIPPED = new ConcurrentHashMap<>();
 
-    /** Measured once for each tone. */
+    /** Measured anew: a player's tones come and go. */
     public static Fingerprint of(Tone tone) {
-        return MEASURED.computeIfAbsent(tone, Fingerprint::measure);
+        return between(SIGNAL.mid(), Renderer.renderMono(tone, SIGNAL.mid(), Quality.DRAFT));
+    }
+
+    /** Of a shipped tone measured once, of another anew. */
+    static Fingerprint of(StartingTone known) {
+        return StartingTones.ALL.contains(known)
+                ? SHIPPED.computeIfAbsent(known.words(), _ -> of(known.tone()))
+                : of(known.tone());
     }
 
     /** What is played for the fingerprints of tones. */
@@ -36,12 +43,12 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
         return SIGNAL.mid();
     }
 
-    private static Fingerprint measure(Tone tone) {
-        float[] played = Renderer.renderMono(tone, SIGNAL.mid(), Quality.DRAFT);
-        return between(SIGNAL.mid(), played);
+    /** What made this of other playing: only its colour, and that roughly. */
+    static Fingerprint ofColour(float[] played) {
+        return new Fingerprint(between(SIGNAL.mid(), played).colourDb, Double.NaN, Double.NaN);
     }
 
-    /** What made this of that; with other playing only roughly so. */
+    /** What made this of that, the same phrase. */
     static Fingerprint between(float[] dry, float[] played) {
         Features a = Features.of(dry, 0, Renderer.RATE_HZ);
         Features b = Features.of(played, 0, Renderer.RATE_HZ);
@@ -60,18 +67,22 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
         return sum;
     }
 
-    /** How unlike two are: root of the mean of squares, each in steps that weigh alike. */
+    /** How unlike two are: root of the mean of squares, each in steps that weigh alike; what one does not know does not count. */
     public double distance(Fingerprint other) {
         double colour = 0;
         for (int i = 0; i < colourDb.length; i++)
             colour += Math.pow((colourDb[i] - other.colourDb[i]) / COLOUR_STEP_DB, 2) / colourDb.length;
-        double held = Math.pow((heldBack - other.heldBack) / HELD_STEP, 2);
-        double spread = Math.pow((spreadDb - other.spreadDb) / SPREAD_STEP_DB, 2);
-        return Math.sqrt((colour + held + spread) / 3);
+        double held = (heldBack - other.heldBack) / HELD_STEP;
+        double spread = (spreadDb - other.spreadDb) / SPREAD_STEP_DB;
+        if (Double.isNaN(held + spread)) return Math.sqrt(colour);
+        return Math.sqrt((colour + held * held + spread * spread) / 3);
     }
 
     /** Of these tones the ones most like this, the nearest first. */
     public List<StartingTone> nearest(List<StartingTone> tones, int most) {
-        return tones.stream().sorted(Comparator.comparingDouble(t -> of(t.tone()).distance(this))).limit(most).toList();
+        Map<StartingTone, Double> away = new LinkedHashMap<>();
+        for (StartingTone t : tones) away.put(t, of(t).distance(this));
+        return away.entrySet().stream().sorted(Map.Entry.comparingByValue()).limit(most).map(Map.Entry::getKey)
+                .toList();
     }
 }

@@ -3,9 +3,11 @@ package verisonus.core.derive;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Quality;
@@ -57,8 +59,9 @@ final class Finish {
         // The rig holds only so many blocks: what is heard most is put in first.
         int room = options.rig().mostBlocks() - front.size();
         Optional<Block> echo = measured.echo().filter(_ -> room > 0);
-        boolean equalized = room > (echo.isPresent() ? 1 : 0);
-        int left = room - (echo.isPresent() ? 1 : 0) - 1;
+        int beside = room - (echo.isPresent() ? 1 : 0);
+        boolean equalized = beside > 0 && canEqualize();
+        int left = beside - (equalized ? 1 : 0);
         Sound take = Sound.mono(dry, Renderer.RATE_HZ);
         Sound flat = Renderer.render(new Tone("front", front), take, Quality.FINAL, Progress.NONE);
         Optional<Block> gate = left > 0 && same ? measured.gate(dry) : Optional.empty();
@@ -66,13 +69,13 @@ final class Finish {
             List<Block> gated = new ArrayList<>(front);
             gated.add(0, gate.get());
             Sound shut = Renderer.render(new Tone("front", gated), take, Quality.FINAL, Progress.NONE);
-            if (helps(shut, flat)) {
+            if (isLocked(Kind.GATE) || helps(shut, flat)) {
                 front = gated;
                 flat = shut;
                 left--;
             }
         }
-        Optional<Block> eq = equalized ? equalizer(flat, echo) : Optional.empty();
+        Optional<Block> eq = equalized ? Optional.of(equalizer(flat, echo)) : Optional.empty();
         List<Block> behind = new ArrayList<>();
         eq.ifPresent(behind::add);
         if (echo.isPresent()) behind.add(same ? repeatsFitted(echo.get(), behind, flat) : echo.get());
@@ -83,25 +86,23 @@ final class Finish {
             moving.add(eq.isPresent() ? 1 : 0, movement.get());
             Sound swaying = played(moving, flat);
             // A sweep that begins elsewhere than the reference's helps little, but one that is not there harms much.
-            if (!same || motionError(swaying) < HARMLESS * motionError(so)) {
-                behind.clear();
-                behind.addAll(moving);
+            if (!same || isLocked(Kind.MODULATION) || motionError(swaying) < HARMLESS * motionError(so)) {
+                behind = moving;
                 so = swaying;
                 left--;
             }
         }
         Optional<Block> space = left > 0 ? measured.space(so) : Optional.empty();
         if (space.isPresent()) {
-            Sound spacious = played(List.of(space.get()), so);
+            List<Block> within = new ArrayList<>(behind);
+            within.add(space.get());
+            Sound spacious = played(within, flat);
             // Other playing cannot show it, so there the finding must be surer.
-            if (same ? helps(spacious, so) : measured.isSureOfSpace()) {
-                behind.add(space.get());
-                so = spacious;
-                if (eq.isPresent() && !isLocked(Kind.EQUALIZER)) {
-                    // The space has a colour of its own.
-                    behind.set(0, refitted(eq.get(), spacious));
-                    so = played(behind, flat);
-                }
+            if (isLocked(Kind.REVERB) || (same ? helps(spacious, so) : measured.isSureOfSpace())) {
+                // The space has a colour of its own.
+                if (eq.isPresent() && !isLocked(Kind.EQUALIZER)) within.set(0, refitted(eq.get(), spacious));
+                behind = within;
+                so = played(within, flat);
             }
         }
         List<Block> all = new ArrayList<>(front);
@@ -130,6 +131,10 @@ final class Finish {
         return options.locked().stream().anyMatch(l -> l.startsWith(kind.word() + "/"));
     }
 
+    private boolean canEqualize() {
+        return isLocked(Kind.EQUALIZER) || options.rig().has(Gear.model("parametric equalizer"));
+    }
+
     private EqualizerFit fit() {
         boolean moderate = options.school().values() == SearchOptions.Values.MODERATE;
         return new EqualizerFit(target.weight(), (same ? 0.01 : 0.15) * (moderate ? 3 : 1),
@@ -155,32 +160,22 @@ final class Finish {
 
     /** How far level and decay of each band are from the reference's over time, dB RMS. */
     private double motionError(Sound played) {
-        float[][] a = wanted.envelopeDb();
-        float[][] b = Features.of(played.mid(), 0, Renderer.RATE_HZ).envelopeDb();
-        double sum = 0;
-        int n = 0;
-        for (int t = 0; t < Math.min(a.length, b.length); t++) {
-            for (int k = 0; k < a[t].length; k++, n++) sum += (a[t][k] - b[t][k]) * (a[t][k] - b[t][k]);
-        }
-        return Math.sqrt(sum / Math.max(1, n));
+        return wanted.motionDistance(Features.of(played.mid(), 0, Renderer.RATE_HZ));
     }
 
     private static Sound played(List<Block> blocks, Sound in) {
         return blocks.isEmpty() ? in : Renderer.render(new Tone("behind", blocks), in, Quality.FINAL, Progress.NONE);
     }
 
-    /** The equalizer as locked, or fitted to what is missing of the target; empty where none is owned. */
-    private Optional<Block> equalizer(Sound flat, Optional<Block> echo) {
+    /** The equalizer as locked, or fitted to what is missing of the target. */
+    private Block equalizer(Sound flat, Optional<Block> echo) {
         Optional<Block> locked = options.earlier().flatMap(t -> t.first(Kind.EQUALIZER))
                 .filter(_ -> isLocked(Kind.EQUALIZER));
-        if (locked.isPresent()) return locked;
-        boolean owned = options.rig().owned(Kind.EQUALIZER).stream()
-                .anyMatch(m -> m.name().equals("parametric equalizer"));
-        if (!owned) return Optional.empty();
+        if (locked.isPresent()) return locked.get();
         Sound echoed = played(echo.map(List::of).orElse(List.of()), flat);
         Block eq = refitted(Block.of("parametric equalizer"), echoed);
         for (int pass = 1; pass < PASSES; pass++) eq = refitted(eq, played(List.of(eq), echoed));
-        return Optional.of(eq);
+        return eq;
     }
 
     private boolean[] empty() {
@@ -195,8 +190,9 @@ final class Finish {
     private Finished levelled(Tone tone, Sound render) {
         double want = LoudnessMeter.integratedLufs(reference).orElse(-23);
         double gain = want - LoudnessMeter.integratedLufs(render).orElse(want);
-        Optional<Block> last = tone.first(Kind.MICROPHONE).or(() -> tone.first(Kind.EQUALIZER))
-                .or(() -> tone.first(Kind.CABINET).filter(b -> b.model().find("level").isPresent()));
+        Optional<Block> last = Stream.of(Kind.MICROPHONE, Kind.EQUALIZER, Kind.CABINET)
+                .flatMap(k -> tone.first(k).stream()).filter(b -> b.model().find("level").isPresent())
+                .filter(b -> !options.locked().contains(b.id() + "/level")).findFirst();
         if (last.isEmpty()) return new Finished(tone, render.gained(gain));
         Control c = last.get().model().control("level");
         double before = last.get().get("level");

@@ -108,15 +108,36 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
         return new Knobs(compressor, drive, amp, v);
     }
 
-    /** With the values that another set of knobs has for controls of these names. */
+    /**
+     * With what another set of knobs has for controls of these names, and its compressor where one of them is on it. Settings that
+     * are not searched go over where the model is the same.
+     */
     Knobs taking(Knobs other, java.util.Set<String> which) {
-        Knobs out = this;
-        List<String> names = names();
+        boolean held = other.compressor.filter(c -> isNamed(c, which)).isPresent();
+        Knobs out = held && compressor.isEmpty()
+                ? compressed(other.compressor.orElseThrow().model().name())
+                : this;
+        out = new Knobs(kept(out.compressor, other.compressor, which), kept(drive, other.drive, which),
+                kept(amp, other.amp, which), out.values);
+        List<String> names = out.names();
         for (int i = 0; i < names.size(); i++) {
             int was = other.names().indexOf(names.get(i));
             if (was >= 0 && which.contains(names.get(i))) out = out.moved(i, other.values[was]);
         }
         return out;
+    }
+
+    private static boolean isNamed(Block b, java.util.Set<String> which) {
+        return which.stream().anyMatch(w -> w.startsWith(b.id() + "/"));
+    }
+
+    private static Optional<Block> kept(Optional<Block> mine, Optional<Block> other, java.util.Set<String> which) {
+        if (mine.isEmpty() || other.isEmpty() || !mine.get().model().equals(other.get().model())) return mine;
+        Block out = mine.get();
+        for (String name : other.get().settings().keySet()) {
+            if (which.contains(other.get().id() + "/" + name)) out = out.with(name, other.get().get(name));
+        }
+        return Optional.of(out);
     }
 
     /** Compressor, drive and amp as blocks, presence in the middle. */
@@ -138,10 +159,5 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
             out = out.with(name, c.valueAt(values[i++] / 10));
         }
         return out;
-    }
-
-    /** What a number of this control's knob means in its own unit, for one step of 1. */
-    static double unit(Control c) {
-        return (c.maximum() - c.minimum()) / 10;
     }
 }

@@ -15,6 +15,14 @@ public record MatchedTake(Sound reference, Sound sound, boolean same) {
         return of(reference, di, Double.MAX_VALUE);
     }
 
+    /** A take whose place is known: its first sample stands this long after the reference's, before it where negative. */
+    public static MatchedTake at(Sound reference, Sound di, double startS) {
+        Sound wanted = reference.atRate(Renderer.RATE_HZ);
+        float[] laid = Alignment.shifted(di.atRate(Renderer.RATE_HZ).mid(),
+                (int) Math.round(startS * Renderer.RATE_HZ), wanted.frames());
+        return new MatchedTake(wanted, Sound.mono(laid, Renderer.RATE_HZ), true);
+    }
+
     /** The same of a part of at most this length, from where the reference is liveliest; of other playing all of the reference. */
     public static MatchedTake of(Sound reference, Sound di, double longestS) {
         Sound wanted = reference.atRate(Renderer.RATE_HZ);

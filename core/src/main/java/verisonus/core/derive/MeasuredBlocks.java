@@ -12,11 +12,11 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
-import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.MixLaw;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.SoftestTenth;
 import verisonus.core.sound.Sound;
 
 /**
@@ -46,12 +46,9 @@ final class MeasuredBlocks {
         this.echoing = echoing;
     }
 
-    private Rig rig() {
-        return options.rig();
-    }
-
     private boolean owns(String model) {
-        return rig().has(Gear.model(model)) && options.wishes().allows(Gear.model(model));
+        Model m = Gear.model(model);
+        return options.allowed(m.kind()).contains(m);
     }
 
     /** The same without an echo that the search has shown not to be there. */
@@ -59,43 +56,43 @@ final class MeasuredBlocks {
         return new MeasuredBlocks(evidence, options, false);
     }
 
+    /** A block on which the player has locked something stays, whatever was found. */
+    private Optional<Block> kept(Kind kind) {
+        return options.earlier().flatMap(t -> t.first(kind))
+                .filter(b -> options.locked().stream().anyMatch(l -> l.startsWith(b.id() + "/")));
+    }
+
     /** An echo as found; locked controls as they were. */
     Optional<Block> echo() {
         Optional<EchoReading> found = evidence.echo().value();
-        if (!echoing || found.isEmpty() || !options.wishes().chases("echo level")) return Optional.empty();
+        if (!echoing || found.isEmpty() || !options.wishes().chases("echo level")) return kept(Kind.ECHO);
         EchoReading e = found.get();
         boolean dark = e.character().darkerDb() > 3 || !e.character().steady();
-        Optional<Model> unit = rig().owned(Kind.ECHO).stream().filter(options.wishes()::allows)
-                .filter(m -> dark == !m.name().equals("clean echo") && !m.name().equals("dual echo"))
-                .findFirst().or(() -> rig().owned(Kind.ECHO).stream().filter(options.wishes()::allows).findFirst());
+        List<Model> units = options.allowed(Kind.ECHO);
+        Optional<Model> unit = kept(Kind.ECHO).map(Block::model).or(() -> units.stream()
+                .filter(m -> dark == !m.name().equals("clean echo") && !m.name().equals("dual echo")).findFirst())
+                .or(() -> units.stream().findFirst());
         if (unit.isEmpty()) return Optional.empty();
         Block b = Block.of(unit.get().name()).with("time", e.timeMs()).with("feedback", e.feedbackPercent())
                 .with("mix", MixLaw.percentFor(e.levelDb())).with("sides", e.pingPong() ? 1 : 0);
-        // A darker repeat is set by the cut alone: what else such a unit does was not found.
+        // Of such a unit only the darker repeats were found: what else it does stays off.
         if (dark) b = b.with("drive", 0).with("wow", e.character().steady() ? 0 : b.get("wow"));
         if (e.second().isPresent() && Math.abs(e.second().get().timeMs() / e.timeMs() - 1) < 1) {
             b = b.with("second tap", 100 * e.second().get().timeMs() / e.timeMs());
         }
-        return Optional.of(keepingLocked(b, "echo"));
-    }
-
-    private Block keepingLocked(Block block, String id) {
-        Optional<Block> before = options.earlier().flatMap(t -> t.find(id))
-                .filter(x -> x.model().equals(block.model()));
-        Block out = block;
-        for (var c : block.model().controls()) {
-            if (before.isPresent() && options.locked().contains(id + "/" + c.name()))
-                out = out.with(c.name(), before.get().get(c.name()));
+        for (Block before : kept(Kind.ECHO).stream().toList()) {
+            for (var c : b.model().controls()) {
+                if (options.locked().contains(before.id() + "/" + c.name())) b = b.with(c.name(), before.get(c.name()));
+            }
         }
-        return out;
+        return Optional.of(b);
     }
 
     /** What sways, where its rate is known. */
     Optional<Block> movement() {
         Optional<ModulationReading> found = evidence.modulation().value();
-        if (found.isEmpty() || evidence.modulation().confidence() < SURE || options.wishes().wantedSo().contains(
-                "movement rate"))
-            return Optional.empty();
+        if (kept(Kind.MODULATION).isPresent()) return kept(Kind.MODULATION);
+        if (found.isEmpty() || evidence.modulation().confidence() < SURE) return Optional.empty();
         ModulationReading m = found.get();
         boolean wide = evidence.channels() > 1 && evidence.stereo().correlation() < 0.9;
         String model = switch (m.kind()) {
@@ -111,7 +108,7 @@ final class MeasuredBlocks {
         Block b = Block.of(model);
         if (m.kind() == ModulationReading.Kind.ROTARY) {
             boolean fast = m.rateHz().orElse(0) > FAST_TURN_HZ;
-            return Optional.of(keepingLocked(b.with("speed", fast ? 1 : 0).with("mix", 100), "modulation"));
+            return Optional.of(b.with("speed", fast ? 1 : 0).with("mix", 100));
         }
         if (m.rateHz().isEmpty()) return Optional.empty();
         b = b.with("rate", m.rateHz().getAsDouble());
@@ -120,7 +117,7 @@ final class MeasuredBlocks {
         // A shallow sway of the level is as likely the hand's.
         if (sways && m.depthPercent().orElse(0) < SHALLOW_PERCENT) return Optional.empty();
         if (sways) b = b.with("depth", m.depthPercent().getAsDouble());
-        return Optional.of(keepingLocked(b, "modulation"));
+        return Optional.of(b);
     }
 
     /**
@@ -130,8 +127,8 @@ final class MeasuredBlocks {
      */
     Optional<Block> space(Sound dry) {
         Optional<ReverbReading> found = evidence.reverb().value();
-        if (found.isEmpty() || evidence.reverb().confidence() < SURE || !options.wishes().chases("space level"))
-            return Optional.empty();
+        if (kept(Kind.REVERB).isPresent()) return kept(Kind.REVERB);
+        if (found.isEmpty() || evidence.reverb().confidence() < SURE) return Optional.empty();
         ReverbReading r = found.get();
         OptionalDouble level = r.levelDb();
         if (level.isEmpty()) return Optional.empty();
@@ -145,7 +142,7 @@ final class MeasuredBlocks {
         Sound tail = Renderer.render(new Tone("tail", List.of(b.with("mix", 100).with("dry", 1))), dry, Quality.DRAFT,
                 Progress.NONE);
         double full = 20 * Math.log10((tail.rms() + 1e-12) / (dry.rms() + 1e-12));
-        return Optional.of(keepingLocked(b.with("mix", MixLaw.percentFor(level.getAsDouble() - full)), "reverb"));
+        return Optional.of(b.with("mix", MixLaw.percentFor(level.getAsDouble() - full)));
     }
 
     /** Echo and space as the search hears them behind every candidate; the space's tail is levelled on the take. */
@@ -160,24 +157,11 @@ final class MeasuredBlocks {
 
     /** A gate, where something shuts between the notes of the reference and not in the take. */
     Optional<Block> gate(float[] di) {
+        if (kept(Kind.GATE).isPresent()) return kept(Kind.GATE);
         var found = evidence.circumstances().control().gate();
         if (!found.isPresent() || found.confidence() < SURE || !owns("noise gate")) return Optional.empty();
-        double floor = softestDb(di);
-        double threshold = Math.clamp(floor + OVER_NOISE_DB, -85, -35);
-        return Optional.of(keepingLocked(Block.of("noise gate").with("threshold", threshold)
-                .with("depth", GATE_DEPTH_DB).with("release", 60), "gate"));
-    }
-
-    /** Level of the softest tenth of frames of 50 ms, dBFS. */
-    private static double softestDb(float[] x) {
-        int n = Renderer.RATE_HZ / 20;
-        double[] level = new double[Math.max(1, x.length / n)];
-        for (int f = 0; f < level.length; f++) {
-            double sum = 1e-15;
-            for (int i = f * n; i < Math.min(x.length, (f + 1) * n); i++) sum += (double) x[i] * x[i];
-            level[f] = 10 * Math.log10(sum / n);
-        }
-        java.util.Arrays.sort(level);
-        return level[level.length / 10];
+        double threshold = Math.clamp(SoftestTenth.db(di, Renderer.RATE_HZ) + OVER_NOISE_DB, -85, -35);
+        return Optional.of(Block.of("noise gate").with("threshold", threshold).with("depth", GATE_DEPTH_DB)
+                .with("release", 60));
     }
 }

@@ -1,66 +1,62 @@
 package verisonus.core.derive;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.Trait;
 import verisonus.core.evidence.Word;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.EqualizerCurve;
-import verisonus.core.simulate.LoudspeakerCurve;
 import verisonus.core.simulate.MixLaw;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 
 /**
- * What to turn next. Controls behind the last clipper are judged by their curves; each control before it is tried once, its effect on
- * every row of the ledger taken as a straight line, the best place on that line rendered and measured. Gains are of all differences
- * together ({@link GapLedger#distanceJnd}).
+ * What to turn next: {@link ControlEffects} say what each control would do, the best place on each is chosen, and what is only roughly
+ * known is rendered and measured. Gains are of all differences together ({@link GapLedger#distanceJnd}).
  */
 public final class NextMoves {
-    private static final double PROBE = 0.08;
+    /** As long a part as it takes to judge a move, and no longer. */
+    public static final double LONGEST_S = 20;
     private static final int CHECKED = 8;
+    private static final int MOST_FOR_A_WORD = 6;
+    private static final int ROUNDS = 3;
     private static final double[] STEPS = {0.04, 0.08, 0.15, 0.25, 0.4};
-    /** Adding to the chain must earn this much more than turning what is there, JND. */
+    /** Putting a block in must earn this much more than turning what is there, JND. */
     private static final double ADDING_COSTS = 0.3;
     /** Taking back what was set is worth this much, JND. */
     private static final double UNDOING_SAVES = 0.1;
     private static final double WORTH_A_WORD = 0.15;
+    private static final double HARM_COUNTS = 0.5;
     private static final double LEAST_JND = 0.05;
-    /** As long a part as it takes to judge a move, and no longer. */
-    public static final double LONGEST_S = 20;
-    private static final Set<String> BEFORE_THE_CLIPPER = Set.of("gain", "bass", "mid", "treble", "master", "sag",
-            "drive", "tone", "level", "threshold", "ratio", "lows before clipping", "attack softening");
-    private static final List<String> OF_THE_HIGHS = List.of("amp/treble", "amp/presence", "microphone/position");
+    /** A band of the take this far under its strongest has nothing that could be raised. */
+    private static final double EMPTY_DB = -55;
+    private static final Set<String> OF_THE_HIGHS = Set.of("amp/treble", "amp/presence", "amp/treble cut",
+            "microphone/position");
 
-    private final Evidence reference;
-    private final Sound di;
-    private final Tone tone;
-    private final Rig rig;
-    private final Set<String> locked;
-    private final Set<String> wantedSo;
-    private final ExecutorService workers;
-    private final Evidence now;
-    private final GapLedger gap;
-    private final Map<String, Evidence> probes = new TreeMap<>();
+    private final Question question;
+    private final MoveJudge judge;
+    private final List<ControlEffects.Effect> effects;
+    /** Level of the dry take by compared band, dB. */
+    private final double[] played;
 
     /**
      * What moves are looked for.
@@ -73,70 +69,34 @@ public final class NextMoves {
     public record Question(Evidence reference, Sound di, Tone tone, Rig rig, Set<String> locked,
             Set<String> wantedSo) {}
 
-    public NextMoves(Question q, ExecutorService workers, Progress progress) {
-        reference = q.reference;
-        di = q.di.atRate(Renderer.RATE_HZ);
-        tone = q.tone;
-        rig = q.rig;
-        locked = q.locked;
-        wantedSo = q.wantedSo;
-        this.workers = workers;
+    /** Measures the tone as it is and tries each control once. */
+    public NextMoves(Question question, ExecutorService workers, Progress progress) {
+        this.question = question;
         progress.step(0.05, "measuring the tone as it is");
-        now = examined(tone, Examination.Depth.TONE);
-        gap = ledger(now);
-        List<Callable<Evidence>> work = new ArrayList<>();
-        List<String> names = new ArrayList<>();
-        for (Block b : tone.main()) {
-            for (Control c : b.model().controls()) {
-                if (!searchable(b, c) || !isNonlinear(b, c)) continue;
-                names.add(b.id() + "/" + c.name());
-                work.add(() -> examined(tone.with(b.with(c.name(), c.valueAt(probed(b, c)))),
-                        Examination.Depth.CONTROL).echoing(now));
-            }
-        }
-        progress.step(0.2, "trying " + names.size() + " controls");
-        List<Evidence> found = KnobFit.all(work, workers);
-        for (int i = 0; i < names.size(); i++) probes.put(names.get(i), found.get(i));
-    }
-
-    private boolean searchable(Block b, Control c) {
-        return b.on() && !c.isChoice() && !locked.contains(b.id() + "/" + c.name())
-                && !(c.rare() && !b.settings().containsKey(c.name()));
-    }
-
-    /** Level controls behind the last clipper change nothing that counts; in front they drive. */
-    private static boolean isNonlinear(Block b, Control c) {
-        Kind k = b.model().kind();
-        return (k == Kind.AMP || k == Kind.DRIVE || k == Kind.COMPRESSOR) && BEFORE_THE_CLIPPER.contains(c.name());
-    }
-
-    private static double probed(Block b, Control c) {
-        double p = c.position(b.get(c.name()));
-        return p > 0.5 ? p - PROBE : p + PROBE;
-    }
-
-    private Evidence examined(Tone t, Examination.Depth depth) {
-        return Examination.of(Renderer.render(t, di, java.util.Optional.of(di), Quality.FINAL, Progress.NONE), depth,
-                Progress.NONE);
-    }
-
-    private GapLedger ledger(Evidence candidate) {
-        return GapLedger.between(reference, candidate).wanting(wantedSo);
+        judge = new MoveJudge(question, workers);
+        played = Features.of(question.di.atRate(Renderer.RATE_HZ).mid(), 0, Renderer.RATE_HZ).levelDb();
+        progress.step(0.2, "trying each control");
+        effects = new ControlEffects(question.tone, judge, question.locked).all(workers);
     }
 
     /** The gap of the tone as it is, on the part that is listened to. */
     public GapLedger gap() {
-        return gap;
+        return judge.gap();
     }
 
     /** What helps, the most first; empty where nothing does. */
     public List<Move> best(Progress progress) {
+        List<Move> rough = new ArrayList<>();
         List<Move> out = new ArrayList<>();
-        out.addAll(checked(rough(), progress));
-        out.addAll(behind());
+        for (ControlEffects.Effect e : effects) bestPlace(e).ifPresent(m -> (e.isRough() ? rough : out).add(m));
+        rough.sort(Comparator.comparingDouble((Move m) -> -m.gainJnd()));
+        List<Move> promising = new ArrayList<>(rough.stream().limit(CHECKED).toList());
+        highs().ifPresent(promising::add);
+        progress.step(0.6, "checking " + promising.size() + " moves");
+        out.addAll(judge.measured(promising));
         out.addAll(exchanges());
         out.addAll(echoes());
-        out.addAll(highs());
+        equalizerPutIn().ifPresent(out::add);
         out.removeIf(m -> m.gainJnd() < LEAST_JND);
         out.sort(Comparator.comparingDouble((Move m) -> -worth(m)));
         return out;
@@ -144,50 +104,77 @@ public final class NextMoves {
 
     private double worth(Move m) {
         double out = m.gainJnd();
-        if (m.tone().blocks().size() > tone.blocks().size()) out -= ADDING_COSTS;
+        if (m.tone().blocks().size() > question.tone.blocks().size()) out -= ADDING_COSTS;
         for (Move.Turn t : m.turned()) {
-            double start = tone.find(t.block()).flatMap(b -> b.model().find(t.control())).map(Control::defaultValue)
-                    .orElse(t.from());
+            double start = question.tone.find(t.block()).flatMap(b -> b.model().find(t.control()))
+                    .map(Control::defaultValue).orElse(t.from());
             if (Math.abs(t.to() - start) < Math.abs(t.from() - start)) out += UNDOING_SAVES / m.turned().size();
         }
         return out;
     }
 
+    private Move move(ControlEffects.Effect e, double to) {
+        return judge.judged(question.tone.with(e.set(e.block(), to)), e.name().replace('/', ' '),
+                List.of(e.turn(to)), e.at(to));
+    }
+
+    /** Places on a control's track at some steps to either side, without lifts of what the take has not got. */
+    private List<Double> places(ControlEffects.Effect e) {
+        List<Double> out = new ArrayList<>();
+        for (double step : STEPS) {
+            for (int side : new int[]{-1, 1}) {
+                double to = e.position() + side * step;
+                if (to >= 0 && to <= 1 && !liftsNothing(e.block(), e.set(e.block(), to))) out.add(to);
+            }
+        }
+        return out;
+    }
+
+    private boolean liftsNothing(Block before, Block after) {
+        if (before.model().kind() != Kind.EQUALIZER) return false;
+        double[] hz = Features.LEVEL_BANDS.centresHz();
+        double[] lift = new double[hz.length];
+        for (int b = 0; b < hz.length; b++)
+            lift[b] = ControlEffects.curveDb(after, hz[b]) - ControlEffects.curveDb(before, hz[b]);
+        int most = 0;
+        for (int b = 1; b < hz.length; b++) if (lift[b] > lift[most]) most = b;
+        return lift[most] > 0.5 && isEmpty(hz[most]);
+    }
+
+    private boolean isEmpty(double hz) {
+        double top = Arrays.stream(played).max().orElse(0);
+        return played[Features.LEVEL_BANDS.nearest(hz)] < top + EMPTY_DB;
+    }
+
+    private Optional<Move> bestPlace(ControlEffects.Effect e) {
+        return places(e).stream().max(Comparator.comparingDouble((Double to) -> judge.gain(e.at(to))))
+                .map(to -> move(e, to)).filter(m -> m.gainJnd() > LEAST_JND);
+    }
+
     /**
-     * Moves that bring a word nearer or take it away, harming little else: help in steps of the word's own figures, less what
-     * all other differences would grow.
+     * Moves that bring a word nearer or take it away, harming little else, the most helpful first; each is rendered and measured.
      *
      * @param more whether the tone should be more so ("needs air") or less so ("too boxy")
      */
     public List<Move> towards(Word word, boolean more, Progress progress) {
-        List<Move> all = new ArrayList<>();
-        for (Candidate c : candidates()) {
-            for (double step : STEPS) {
-                for (int side : new int[]{-1, 1}) {
-                    double to = c.position + side * step;
-                    if (to < 0 || to > 1) continue;
-                    Evidence e = c.at(to);
-                    double help = help(word, more, e);
-                    double harm = Math.max(0, ledger(e).distanceJnd() - gap.distanceJnd());
-                    if (help > WORTH_A_WORD) all.add(move(c, to, e, help - 0.5 * harm));
-                }
+        record Wish(Move move, double worth) {}
+        Map<String, Wish> best = new LinkedHashMap<>();
+        for (ControlEffects.Effect e : effects) {
+            for (double to : places(e)) {
+                double help = help(word, more, e.at(to));
+                double worth = help + HARM_COUNTS * Math.min(0, judge.gain(e.at(to)));
+                if (help > WORTH_A_WORD)
+                    best.merge(e.name(), new Wish(move(e, to), worth), (a, b) -> a.worth >= b.worth ? a : b);
             }
         }
-        all.sort(Comparator.comparingDouble((Move m) -> -m.gainJnd()));
-        Map<String, Move> best = new java.util.LinkedHashMap<>();
-        for (Move m : all) best.putIfAbsent(m.turned().get(0).block() + m.turned().get(0).control(), m);
-        progress.step(1, "found");
-        return best.values().stream().limit(6)
-                .map(m -> new Move(m.tone(), m.what(), m.turned(),
-                        gap.distanceJnd() - ledger(examined(m.tone(), Examination.Depth.CONTROL).echoing(now))
-                                .distanceJnd(),
-                        m.rowsJnd()))
-                .toList();
+        progress.step(0.6, "checking what helps most");
+        return judge.measured(best.values().stream().sorted(Comparator.comparingDouble((Wish w) -> -w.worth))
+                .limit(MOST_FOR_A_WORD).map(Wish::move).toList());
     }
 
     /** How far a word's figures move the wanted way, in their own steps. */
     private double help(Word word, boolean more, Evidence e) {
-        Map<Trait, Double> before = Trait.of(now);
+        Map<Trait, Double> before = Trait.of(judge.now());
         Map<Trait, Double> after = Trait.of(e);
         double sum = 0;
         for (Word.Condition c : word.conditions()) {
@@ -197,188 +184,88 @@ public final class NextMoves {
         return sum;
     }
 
-    /** One control with what it does, as a line between two examinations or as a curve. */
-    private final class Candidate {
-        private final Block block;
-        private final Control control;
-        private final double position;
-
-        Candidate(Block block, Control control) {
-            this.block = block;
-            this.control = control;
-            position = control.position(block.get(control.name()));
-        }
-
-        Evidence at(double to) {
-            Evidence probe = probes.get(block.id() + "/" + control.name());
-            if (probe == null) {
-                Block turned = block.with(control.name(), control.valueAt(to));
-                return now.coloured(hz -> curveDb(turned, hz) - curveDb(block, hz));
-            }
-            double share = (to - position) / (probed(block, control) - position);
-            return now.shifted(probe, now, share);
-        }
-    }
-
-    private List<Candidate> candidates() {
-        List<Candidate> out = new ArrayList<>();
-        for (Block b : tone.main()) {
-            for (Control c : b.model().controls()) {
-                boolean curve = isLinear(b, c);
-                if (searchable(b, c) && (curve || probes.containsKey(b.id() + "/" + c.name())))
-                    out.add(new Candidate(b, c));
-            }
-        }
-        return out;
-    }
-
-    private static boolean isLinear(Block b, Control c) {
-        return switch (b.model().kind()) {
-            case CABINET, EQUALIZER, MICROPHONE -> !c.name().equals("level");
-            case AMP -> c.name().equals("presence") || c.name().equals("treble cut")
-                    || c.name().endsWith("after clipping") || c.name().equals("low resonance");
-            default -> false;
-        };
-    }
-
-    private static double curveDb(Block b, double hz) {
-        return switch (b.model().kind()) {
-            case CABINET -> LoudspeakerCurve.cabinetDb(b, hz);
-            case MICROPHONE -> LoudspeakerCurve.microphoneDb(b, hz);
-            case EQUALIZER -> EqualizerCurve.gainDb(b, hz, Renderer.RATE_HZ);
-            default -> LoudspeakerCurve.ampDb(b, hz);
-        };
-    }
-
-    private Move move(Candidate c, double to, Evidence e, double gain) {
-        double value = rounded(c.control, c.control.valueAt(to));
-        Block turned = c.block.with(c.control.name(), value);
-        return new Move(tone.with(turned), c.block.id() + " " + c.control.name(),
-                List.of(new Move.Turn(c.block.id(), c.control.name(), c.block.get(c.control.name()), value)), gain,
-                rows(ledger(e)));
-    }
-
-    private Map<String, Double> rows(GapLedger after) {
-        Map<String, Double> out = new TreeMap<>();
-        for (GapRow r : after.rows()) {
-            gap.find(r.attribute()).ifPresent(b -> out.put(r.attribute(), r.audibility() - b.audibility()));
-        }
-        return out;
-    }
-
-    /** As fine as a hand can set it. */
-    static double rounded(Control c, double v) {
-        double step = c.unit().equals("0-10") || c.unit().equals("dB") ? 0.1 : c.unit().equals("Q") ? 0.01 : 1;
-        return c.clamp(Math.rint(v / step) * step);
-    }
-
-    /** The best place of each control before the clipper on its straight line. */
-    private List<Candidate> rough() {
-        return candidates().stream().filter(c -> probes.containsKey(c.block.id() + "/" + c.control.name())).toList();
-    }
-
-    private Move onItsLine(Candidate c) {
-        Move best = move(c, c.position, now, 0);
-        for (double step : STEPS) {
-            for (int side : new int[]{-1, 1}) {
-                double to = c.position + side * step;
-                if (to < 0 || to > 1) continue;
-                Evidence e = c.at(to);
-                double gain = gap.distanceJnd() - ledger(e).distanceJnd();
-                if (gain > best.gainJnd()) best = move(c, to, e, gain);
-            }
-        }
-        return best;
-    }
-
-    /** The most promising of those, rendered and measured. */
-    private List<Move> checked(List<Candidate> rough, Progress progress) {
-        List<Move> promising = rough.stream().map(this::onItsLine).filter(m -> m.gainJnd() > 0.05)
-                .sorted(Comparator.comparingDouble((Move m) -> -m.gainJnd())).limit(CHECKED).toList();
-        progress.step(0.6, "checking " + promising.size() + " moves");
-        return measured(promising);
-    }
-
-    private List<Move> measured(List<Move> moves) {
-        List<Callable<Move>> work = new ArrayList<>();
-        for (Move m : moves) {
-            work.add(() -> {
-                GapLedger after = ledger(examined(m.tone(), Examination.Depth.CONTROL).echoing(now));
-                return new Move(m.tone(), m.what(), m.turned(), gap.distanceJnd() - after.distanceJnd(), rows(after));
-            });
-        }
-        return KnobFit.all(work, workers);
-    }
-
-    private List<Move> behind() {
-        List<Move> out = new ArrayList<>();
-        for (Candidate c : candidates()) {
-            if (!probes.containsKey(c.block.id() + "/" + c.control.name())) out.add(onItsLine(c));
-        }
-        return out;
-    }
-
     /** Another cabinet or microphone of the rig in the same place. */
     private List<Move> exchanges() {
         List<Move> out = new ArrayList<>();
-        for (Block b : tone.main()) {
+        for (Block b : question.tone.main()) {
             Kind k = b.model().kind();
-            boolean kept = locked.stream().anyMatch(l -> l.startsWith(b.id() + "/"));
+            boolean kept = question.locked.stream().anyMatch(l -> l.startsWith(b.id() + "/"));
             if (!b.on() || kept || k != Kind.CABINET && k != Kind.MICROPHONE || b.impulse().isPresent()) continue;
-            for (Model m : rig.owned(k)) {
+            for (Model m : question.rig.owned(k)) {
                 if (m.equals(b.model()) || m.name().equals("impulse response")) continue;
                 Block other = b.exchangedFor(m);
-                GapLedger after = ledger(now.coloured(hz -> curveDb(other, hz) - curveDb(b, hz)));
-                out.add(new Move(tone.with(other), m.name() + " for " + b.model().name(), List.of(),
-                        gap.distanceJnd() - after.distanceJnd(), rows(after)));
+                out.add(judge.judged(question.tone.with(other), m.name() + " for " + b.model().name(), List.of(),
+                        judge.now().coloured(
+                                hz -> ControlEffects.curveDb(other, hz) - ControlEffects.curveDb(b, hz))));
             }
         }
         return out;
+    }
+
+    /** One band of an equalizer that is owned and not in the chain, where the spectrum is furthest off. */
+    private Optional<Move> equalizerPutIn() {
+        Tone tone = question.tone;
+        boolean there = tone.first(Kind.EQUALIZER).isPresent();
+        boolean room = tone.blocks().size() < question.rig.mostBlocks();
+        if (there || !room || !question.rig.has(Gear.model("parametric equalizer"))) return Optional.empty();
+        Optional<GapRow> worst = gap().rows().stream()
+                .filter(r -> gap().counts(r) && GapLedger.bandOf(r.attribute()).isPresent()).findFirst();
+        if (worst.isEmpty()) return Optional.empty();
+        double[] band = GapLedger.bandOf(worst.get().attribute()).orElseThrow();
+        double hz = Math.rint(Math.sqrt(band[0] * band[1]));
+        double db = Math.rint(Math.clamp(-worst.get().difference(), -9, 9) * 10) / 10;
+        if (db > 0 && isEmpty(hz)) return Optional.empty();
+        Block eq = Block.of("parametric equalizer").with("peak 1", db).with("peak 1 frequency", hz);
+        int at = 0;
+        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(Kind.EQUALIZER) < 0) at++;
+        return Optional.of(judge.judged(tone.inserted(eq, at),
+                String.format(Locale.ROOT, "parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz)
+                        .replace('-', '−'),
+                List.of(), judge.now().coloured(f -> ControlEffects.curveDb(eq, f))));
     }
 
     /** The echo's mix and feedback where the repeats are off. */
     private List<Move> echoes() {
-        var wanted = reference.echo().value();
-        var has = now.echo().value();
-        var unit = tone.main().stream().filter(b -> b.on() && b.model().kind() == Kind.ECHO).findFirst();
+        var wanted = question.reference.echo().value();
+        var has = judge.now().echo().value();
+        var unit = question.tone.main().stream().filter(b -> b.on() && b.model().kind() == Kind.ECHO).findFirst();
         if (wanted.isEmpty() || has.isEmpty() || unit.isEmpty()) return List.of();
         Block b = unit.get();
-        double level = 20 * Math.log10(Math.max(1e-3, b.get("mix") / 50)) + wanted.get().levelDb() - has.get()
-                .levelDb();
-        double feedback = b.get("feedback") + wanted.get().feedbackPercent() - has.get().feedbackPercent();
-        List<Move> out = new ArrayList<>();
+        EchoReading w = wanted.get();
         EchoReading e = has.get();
-        out.add(echo(b, "mix", MixLaw.percentFor(level),
-                new EchoReading(e.timeMs(), e.feedbackPercent(), wanted.get().levelDb(), e.pingPong())));
-        out.add(echo(b, "feedback", Math.clamp(feedback, 0, 95),
-                new EchoReading(e.timeMs(), wanted.get().feedbackPercent(), e.levelDb(), e.pingPong())));
-        out.removeIf(m -> locked.contains(m.turned().get(0).block() + "/" + m.turned().get(0).control()));
+        double level = 20 * Math.log10(Math.max(1e-3, b.get("mix") / 50)) + w.levelDb() - e.levelDb();
+        double feedback = b.get("feedback") + w.feedbackPercent() - e.feedbackPercent();
+        List<Move> out = new ArrayList<>();
+        if (!question.locked.contains(b.id() + "/mix"))
+            out.add(echo(b, "mix", MixLaw.percentFor(level), new EchoReading(e.timeMs(), e.feedbackPercent(),
+                    w.levelDb(), e.pingPong())));
+        if (!question.locked.contains(b.id() + "/feedback"))
+            out.add(echo(b, "feedback", Math.clamp(feedback, 0, 95), new EchoReading(e.timeMs(), w.feedbackPercent(),
+                    e.levelDb(), e.pingPong())));
         return out;
     }
 
     private Move echo(Block b, String control, double to, EchoReading then) {
-        GapLedger after = ledger(now.repeating(Finding.present(then, 1, "set so")));
-        return new Move(tone.with(b.with(control, to)), b.id() + " " + control,
+        return judge.judged(question.tone.with(b.with(control, to)), b.id() + " " + control,
                 List.of(new Move.Turn(b.id(), control, b.get(control), to)),
-                gap.distanceJnd() - after.distanceJnd(), rows(after));
+                judge.now().repeating(Finding.present(then, 1, "set so")));
     }
 
-    /** Treble, presence and microphone position act on the same highs: solved together, in rounds. */
-    private List<Move> highs() {
-        List<Candidate> of = candidates().stream()
-                .filter(c -> OF_THE_HIGHS.contains(c.block.id() + "/" + c.control.name())).toList();
-        if (of.size() < 2) return List.of();
-        double[] at = of.stream().mapToDouble(c -> c.position).toArray();
-        double best = gap.distanceJnd();
-        for (int round = 0; round < 3; round++) {
+    /** Treble, presence, treble cut and microphone position act on the same highs: solved together, in rounds. */
+    private Optional<Move> highs() {
+        List<ControlEffects.Effect> of = effects.stream().filter(e -> OF_THE_HIGHS.contains(e.name())).toList();
+        if (of.size() < 2) return Optional.empty();
+        double[] at = of.stream().mapToDouble(ControlEffects.Effect::position).toArray();
+        double most = 0;
+        for (int round = 0; round < ROUNDS; round++) {
             for (int i = 0; i < of.size(); i++) {
                 for (double step : STEPS) {
                     for (int side : new int[]{-1, 1}) {
                         double[] tried = at.clone();
                         tried[i] = Math.clamp(at[i] + side * step, 0, 1);
-                        double there = ledger(together(of, tried)).distanceJnd();
-                        if (there < best - 1e-6) {
-                            best = there;
+                        double gain = judge.gain(together(of, tried));
+                        if (gain > most + 1e-6) {
+                            most = gain;
                             at = tried;
                         }
                     }
@@ -386,24 +273,21 @@ public final class NextMoves {
             }
         }
         List<Move.Turn> turns = new ArrayList<>();
-        Tone turned = tone;
+        Tone turned = question.tone;
         for (int i = 0; i < at.length; i++) {
-            Candidate c = of.get(i);
-            double value = rounded(c.control, c.control.valueAt(at[i]));
-            if (Math.abs(at[i] - c.position) < 0.02) continue;
-            Block b = turned.find(c.block.id()).orElseThrow();
-            turned = turned.with(b.with(c.control.name(), value));
-            turns.add(new Move.Turn(b.id(), c.control.name(), c.block.get(c.control.name()), value));
+            ControlEffects.Effect e = of.get(i);
+            if (Math.abs(at[i] - e.position()) < 0.02) continue;
+            turned = turned.with(e.set(turned.find(e.block().id()).orElseThrow(), at[i]));
+            turns.add(e.turn(at[i]));
         }
-        if (turns.size() < 2) return List.of();
-        return measured(List.of(new Move(turned, "the highs together", turns, 0, Map.of())));
+        return turns.size() < 2
+                ? Optional.empty()
+                : Optional.of(judge.judged(turned, "the highs together", turns, together(of, at)));
     }
 
-    private Evidence together(List<Candidate> of, double[] at) {
-        Evidence out = now;
-        for (int i = 0; i < at.length; i++) {
-            out = out.shifted(of.get(i).at(at[i]), now, 1);
-        }
+    private Evidence together(List<ControlEffects.Effect> of, double[] at) {
+        Evidence out = judge.now();
+        for (int i = 0; i < at.length; i++) out = out.shifted(of.get(i).at(at[i]), judge.now(), 1);
         return out;
     }
 }

@@ -1,9 +1,13 @@
 package verisonus.core.derive;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.core.evidence.Correction;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
@@ -14,7 +18,7 @@ import verisonus.core.rig.Tone;
  * @param school where practitioners differ
  * @param earlier the tone to start from and to keep locked controls of
  * @param locked controls that keep their value in {@code earlier}, as "block id/control"
- * @param mostRenders budget; about 90 a second
+ * @param mostRenders budget; about 60 a second on two cores
  * @param seed of the random start
  * @param corrections what the player knows better than the measurement
  * @param wishes what the player wants of the tone
@@ -66,6 +70,23 @@ public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Set<
         locked = Set.copyOf(locked);
         corrections = List.copyOf(corrections);
         if (mostRenders < 1) throw new IllegalArgumentException("budget of " + mostRenders + " renders");
+    }
+
+    /** Models of a kind that may be tried: owned, and not spoken against by an honoured claim. */
+    List<Model> allowed(Kind kind) {
+        return rig.owned(kind).stream().filter(m -> wishes.allows(m, rig)).toList();
+    }
+
+    /** A kind without which nothing can be derived and of which the rig holds none; empty where all is there. */
+    public Optional<Kind> missing() {
+        List<Kind> needed = new ArrayList<>();
+        if (wishes.track() == Track.DRY) needed.add(Kind.AMP);
+        boolean boxed = wishes.impulses().isEmpty() && !wishes.direct();
+        if (boxed && wishes.track() != Track.THROUGH_AMP_AND_CABINET)
+            needed.addAll(List.of(Kind.CABINET, Kind.MICROPHONE));
+        return needed.stream()
+                .filter(k -> rig.owned(k).stream().allMatch(m -> m.equals(Gear.model("impulse response"))))
+                .findFirst();
     }
 
     /** Everything that can be simulated, from the middle, all together, 900 renders. */

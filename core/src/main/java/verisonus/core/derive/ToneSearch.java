@@ -1,13 +1,10 @@
 package verisonus.core.derive;
 
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Comparator;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -18,7 +15,10 @@ import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.ModulationEstimator;
 import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.PairedExamination;
+import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
@@ -26,18 +26,14 @@ import verisonus.core.sound.Sound;
 
 /**
  * From a reference and a dry guitar to a tone. Stages: measure and align; {@link CoarseSearch} over amp, drive, gain and master,
- * every render scored against all cabinets and microphones at once ({@link LinearPart}); the full descent from the best few on a
- * longer part; {@link Finish}: what was measured (gate, echo, movement, space) and the equalizer on what is left of the whole
+ * every render scored against all cabinets and microphones at once ({@link LinearPart}); {@link Descent} from the best few on a longer part;
+ * {@link Finish}: what was measured (gate, echo, movement, space) and the equalizer on what is left of the whole
  * render. Same inputs and seed: the same tone.
  */
 public final class ToneSearch {
     private static final double RIDGE_SAME = 0.02;
     private static final double RIDGE_OTHER = 0.3;
-    private static final int STARTS_KEPT = 3;
-    private static final int FINALISTS = 2;
     private static final double ECHO_MISREAD = 0.85;
-    /** A second finalist may be worse by this factor before it is refined. */
-    private static final double CLOSE = 1.6;
     private static final double SHORT_S = 2;
     private static final double LONG_S = 4;
     private static final double MOST_OTHER_S = 12;
@@ -53,7 +49,6 @@ public final class ToneSearch {
     private final ExecutorService workers;
     private final Progress progress;
     private final AtomicInteger renders = new AtomicInteger();
-    private final List<Double> errors = new ArrayList<>();
 
     /**
      * @param reference the region with the wanted sound
@@ -68,15 +63,22 @@ public final class ToneSearch {
         this.progress = progress;
     }
 
-    /** Searches; when cancelled after the first stage, the best so far is finished and returned. */
+    /**
+     * Searches; when cancelled after the first stage, the best so far is finished and returned.
+     *
+     * @throws InputFault where the rig lacks what every chain needs
+     */
     public Derivation run() {
+        options.missing().ifPresent(k -> {
+            throw new InputFault("the rig", "it holds no " + k.word(), "name one in the gear list");
+        });
         long started = System.nanoTime();
         progress.step(0, "measuring the reference");
         Future<Evidence> alone = workers
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
-        Future<?> known = workers.submit(() -> StartingTones.ALL.forEach(t -> Fingerprint.of(t.tone())));
+        Future<?> known = workers.submit(() -> StartingTones.ALL.forEach(Fingerprint::of));
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
@@ -88,45 +90,59 @@ public final class ToneSearch {
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
-        LinearPart linear = new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER);
-        MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
-        Objective brief = objective(wanted, dry, target, alignment.pairing(), linear, measured, SHORT_S);
+        Ground ground = new Ground(wanted, dry, target, alignment.pairing(),
+                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER));
         KnobFit.result(known);
         List<StartingTone> nearest = CoarseSearch.nearest(
-                Fingerprint.between(same ? dry : Fingerprint.signal(), wanted), options.rig(),
+                same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
 
+        MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
+        List<Block> behind = measured.behind(Sound.mono(dry, Renderer.RATE_HZ));
+        Objective brief = objective(ground, behind, SHORT_S);
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
         CoarseSearch.Ranked ranked = coarse.run(nearest);
-        MeasuredBlocks kept = measured.echo().isPresent() && same
-                && withoutIt(objective(wanted, dry, target, alignment.pairing(), linear, measured.withoutEcho(),
-                        SHORT_S), ranked.points().get(0)) ? measured.withoutEcho() : measured;
-        Objective objective = objective(wanted, dry, target, alignment.pairing(), linear, kept, LONG_S);
-        Objective.Point best = descend(objective, coarse, ranked.points());
+        if (same && measured.echo().isPresent()) {
+            List<Block> silent = behind.stream().filter(b -> b.model().kind() != Kind.ECHO).toList();
+            Objective bare = objective(ground, silent, SHORT_S);
+            if (isNearerOn(bare, ranked.points().get(0))) {
+                measured = measured.withoutEcho();
+                behind = silent;
+                brief = bare;
+            }
+        }
+        Objective objective = objective(ground, behind, LONG_S);
+        Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress)
+                .from(ranked.points());
+        Objective.Point best = ended.best();
         boolean cancelled = progress.cancelled();
         progress.at(0.85, "fitting the equalizer");
-        Finish.Finished finished = new Finish(options, reference, dry, target, same, kept).of(best.knobs(),
+        Finish.Finished finished = new Finish(options, reference, dry, target, same, measured).of(best.knobs(),
                 dictionary.entry(best.curve()));
 
         Future<Evidence> heard = workers
                 .submit(() -> Examination.of(finished.render(), Examination.Depth.TONE, Progress.NONE));
-        SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best, finished
-                .tone());
+        SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
+                finished.tone());
         Evidence candidate = KnobFit.result(heard);
         // The take makes the reference's dirt surer, but the gap needs both read the same way.
-        Evidence wantedSo = evidence.saturated(first.saturation()).corrected(options.corrections());
-        GapLedger gap = GapLedger.between(wantedSo, candidate).wanting(options.wishes().wantedSo());
+        Evidence aim = evidence.saturated(first.saturation()).corrected(options.corrections());
+        GapLedger gap = GapLedger.between(aim, candidate).wanting(options.wishes().wantedSo());
         progress.at(1, "done");
         return new Derivation(finished.tone(), alignment.pairing(), (System.nanoTime() - started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
-                new Alternatives(linear, objective).of(best, ranked.points()), gap, wantedSo, candidate,
-                finished.render(), (double) alignment.offsetSamples() / Renderer.RATE_HZ,
+                new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
+                        ranked.points()),
+                gap, aim, candidate, finished.render(), (double) alignment.offsetSamples() / Renderer.RATE_HZ,
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
-                Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), errors));
+                Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()));
     }
 
+    /** What every objective of one search shares. */
+    private record Ground(float[] wanted, float[] dry, Target target, Pairing pairing, LinearPart linear) {}
+
     /** Whether the best so far comes nearer without the echo that was read: then it was misread. */
-    private boolean withoutIt(Objective bare, Objective.Point best) {
+    private static boolean isNearerOn(Objective bare, Objective.Point best) {
         return bare.at(best.knobs(), best.curve(), Quality.DRAFT).score() < ECHO_MISREAD * best.score();
     }
 
@@ -141,61 +157,24 @@ public final class ToneSearch {
         return steady.moving(ModulationEstimator.estimate(reference));
     }
 
-    private Objective objective(float[] wanted, float[] dry, Target target, Pairing pairing, LinearPart linear,
-            MeasuredBlocks measured, double lengthS) {
+    /** @param behind echo and space that stand behind every candidate */
+    private Objective objective(Ground g, List<Block> behind, double lengthS) {
         boolean chased = options.wishes().wantedSo().stream().noneMatch(OF_THE_ENVELOPE::contains);
         double weight = ENVELOPE_WEIGHT * (chased ? 1 : UNCHASED);
         double pull = options.school().values() == SearchOptions.Values.MODERATE ? MODERATION : 1;
-        if (pairing == Pairing.OTHER_PLAYING) {
-            Features all = Features.of(wanted, 0, Renderer.RATE_HZ);
-            int most = (int) Math.min(dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Renderer.RATE_HZ);
-            return new Objective(new Objective.Question(java.util.Arrays.copyOf(dry, most), 0, all, target.levelDb(),
-                    pairing, measured.behind(di)), linear, weight, pull, renders);
+        Objective.Question question;
+        if (g.pairing == Pairing.OTHER_PLAYING) {
+            int most = (int) Math.min(g.dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Renderer.RATE_HZ);
+            question = new Objective.Question(Arrays.copyOf(g.dry, most), 0, Features.of(g.wanted, 0,
+                    Renderer.RATE_HZ), g.target.levelDb(), g.pairing, behind);
+        } else {
+            SearchSegment segment = SearchSegment.of(g.wanted, Renderer.RATE_HZ, lengthS);
+            Features scored = Features.of(segment.cutScored(g.wanted), 0, Renderer.RATE_HZ);
+            // Several recordings have in common what the whole of them has; one is compared part by part.
+            double[] level = options.wishes().others().isEmpty() ? scored.levelDb() : g.target.levelDb();
+            question = new Objective.Question(segment.cut(g.dry), segment.warmUp(), scored, level, g.pairing, behind);
         }
-        SearchSegment segment = SearchSegment.of(wanted, Renderer.RATE_HZ, lengthS);
-        Features scored = Features.of(segment.cutScored(wanted), 0, Renderer.RATE_HZ);
-        // Several recordings have in common what the whole of them has; one is compared part by part.
-        double[] level = options.wishes().others().isEmpty() ? scored.levelDb() : target.levelDb();
-        return new Objective(new Objective.Question(segment.cut(dry), segment.warmUp(), scored, level, pairing,
-                measured.behind(di)), linear, weight, pull, renders);
-    }
-
-    private Objective.Point descend(Objective objective, CoarseSearch coarse, List<Objective.Point> ranked) {
-        List<Objective.Point> starts = new ArrayList<>();
-        for (Objective.Point p : ranked.subList(0, Math.min(STARTS_KEPT, ranked.size())))
-            starts.add(objective.at(p.knobs(), Quality.DRAFT));
-        starts.sort(Comparator.comparingDouble(coarse::ranking));
-        if (starts.get(0).knobs().count() == 0) {
-            errors.add(Math.sqrt(starts.get(0).score()));
-            return starts.get(0);
-        }
-        starts.add(shaken(objective, starts.get(0)));
-        KnobFit fit = new KnobFit(objective, options.locked(), workers, progress);
-        List<Objective.Point> found = new ArrayList<>(starts);
-        for (int i = 0; i < starts.size(); i++) {
-            Objective.Point best = Collections.min(found, Comparator.comparingDouble(coarse::ranking));
-            errors.add(Math.sqrt(best.score()));
-            if (progress.cancelled()) return best;
-            if (renders.get() > options.mostRenders()) break;
-            progress.at(0.4 + 0.35 * i / starts.size(),
-                    "going downhill from start " + (i + 1) + " of " + starts.size() + nearest(List.of(best)));
-            found.add(fit.improve(starts.get(i), 4, Quality.DRAFT));
-        }
-        // What is nearly as near at the base rate may be nearer at twice the rate.
-        List<Objective.Point> finalists = new ArrayList<>();
-        for (Objective.Point p : coarse.bestOfPairs(found, FINALISTS)) {
-            if (progress.cancelled()) break;
-            boolean close = finalists.isEmpty()
-                    || coarse.ranking(p) < CLOSE * Collections.min(found.stream().map(coarse::ranking).toList());
-            if (!close) continue;
-            progress.at(0.75 + 0.05 * finalists.size(), "refining" + nearest(List.of(p)));
-            Objective.Point draft = fit.improve(p, 3, Quality.DRAFT);
-            finalists.add(fit.improve(objective.at(draft.knobs(), Quality.SEARCH), 2, Quality.SEARCH));
-        }
-        if (finalists.isEmpty()) return Collections.min(found, Comparator.comparingDouble(coarse::ranking));
-        Objective.Point best = Collections.min(finalists, Comparator.comparingDouble(coarse::ranking));
-        errors.add(Math.min(errors.getLast(), Math.sqrt(best.score())));
-        return best;
+        return new Objective(question, g.linear, weight, pull, renders);
     }
 
     /** The known tone that the derived one lies nearest to, and so the one it can be told from. */
@@ -209,16 +188,5 @@ public final class ToneSearch {
     static String nearest(List<Objective.Point> points) {
         return points.stream().mapToDouble(Objective.Point::score).min().stream()
                 .mapToObj(s -> String.format(Locale.ROOT, " · %.2f dB off", Math.sqrt(s))).findFirst().orElse("");
-    }
-
-    private Objective.Point shaken(Objective objective, Objective.Point best) {
-        SplittableRandom random = new SplittableRandom(options.seed());
-        Knobs k = best.knobs();
-        List<String> names = k.names();
-        for (int i = 0; i < k.count(); i++) {
-            double move = 3 * (random.nextDouble() - 0.5);
-            if (!options.locked().contains(names.get(i))) k = k.moved(i, k.values()[i] + move);
-        }
-        return objective.at(k, Quality.DRAFT);
     }
 }

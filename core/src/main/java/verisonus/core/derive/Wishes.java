@@ -3,7 +3,9 @@ package verisonus.core.derive;
 import java.util.List;
 import java.util.Set;
 import verisonus.core.rig.Impulse;
+import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
 
 /**
@@ -73,18 +75,20 @@ public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOption
         return new Wishes(wantedSo, claims, track, others, impulses, known, true);
     }
 
-    /** Whether a model may be tried: an honoured claim about its kind names it. */
-    boolean allows(Model m) {
-        List<Model> honoured = claims.stream().filter(c -> c.use == Use.HONOURED && c.model.kind() == m.kind())
-                .map(ModelClaim::model).toList();
+    /** Whether a model may be tried: the honoured claims about its kind name it, or nothing that is owned. */
+    boolean allows(Model m, Rig rig) {
+        List<Model> honoured = claimed(m.kind(), Use.HONOURED).stream().filter(rig::has).toList();
         return honoured.isEmpty() || honoured.contains(m);
     }
 
     /** What a model that a weighed claim does not name must be better by, as a factor on its error. */
     double handicap(Model m) {
-        List<Model> weighed = claims.stream().filter(c -> c.use == Use.WEIGHED && c.model.kind() == m.kind())
-                .map(ModelClaim::model).toList();
+        List<Model> weighed = claimed(m.kind(), Use.WEIGHED);
         return weighed.isEmpty() || weighed.contains(m) ? 1 : 1.4;
+    }
+
+    private List<Model> claimed(Kind kind, Use use) {
+        return claims.stream().filter(c -> c.use == use && c.model.kind() == kind).map(ModelClaim::model).toList();
     }
 
     boolean chases(String attribute) {

@@ -1,9 +1,9 @@
 package verisonus.core.evidence;
 
-import java.util.Arrays;
 import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.sound.Decibels;
+import verisonus.core.sound.SoftestTenth;
 import verisonus.core.sound.Sound;
 
 /**
@@ -34,7 +34,6 @@ public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, Opt
         }
     }
 
-    private static final int FRAME_MS = 50;
     private static final double RINGING_DBFS = -45;
     private static final double OUT_OF_TUNE_CENTS = 5;
 
@@ -51,19 +50,7 @@ public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, Opt
             var tuning = TuningEstimator.estimate(heard).value();
             if (tuning.isPresent()) cents = OptionalDouble.of(tuning.get().offsetCents());
         }
-        return new InputCheck(verdict, peak, softestDb(x, heard.rateHz()), cents);
-    }
-
-    private static double softestDb(float[] x, int rateHz) {
-        int n = rateHz * FRAME_MS / 1000;
-        double[] level = new double[Math.max(1, x.length / n)];
-        for (int f = 0; f < level.length; f++) {
-            double sum = 1e-15;
-            for (int i = f * n; i < Math.min(x.length, (f + 1) * n); i++) sum += (double) x[i] * x[i];
-            level[f] = 10 * Math.log10(sum / n);
-        }
-        Arrays.sort(level);
-        return level[level.length / 10];
+        return new InputCheck(verdict, peak, SoftestTenth.db(x, heard.rateHz()), cents);
     }
 
     public boolean isInTune() { return centsOff.isEmpty() || Math.abs(centsOff.getAsDouble()) <= OUT_OF_TUNE_CENTS; }

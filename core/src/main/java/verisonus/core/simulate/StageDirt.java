@@ -44,7 +44,7 @@ public record StageDirt(List<Stage> stages) {
         for (Block b : tone.main()) {
             if (!b.on()) continue;
             if (b.model().kind() != Kind.DRIVE && b.model().kind() != Kind.AMP) {
-                if (b.model().kind().compareTo(Kind.CABINET) < 0 || x.length == 0) linear.add(b);
+                linear.add(b);
                 continue;
             }
             x = through(linear, x);

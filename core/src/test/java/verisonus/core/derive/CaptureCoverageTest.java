@@ -64,4 +64,13 @@ class CaptureCoverageTest {
         assertThat(new AmpCapture.Recording(Map.of(), direct).isDirect()).isTrue();
         assertThat(new AmpCapture.Recording(Map.of(), miked).isDirect()).isFalse();
     }
+
+    @Test
+    void positionsAreReadAsAPlayerWritesThem() {
+        assertThat(AmpCapture.Recording.positions("gain=3, treble = 5.5")).contains(Map.of("gain", 3.0, "treble", 5.5));
+        assertThat(AmpCapture.Recording.positions("")).contains(Map.of());
+        for (String bad : new String[]{"gain", "gain=11", "volume=3", "gain=three", "gain=3,"}) {
+            assertThat(AmpCapture.Recording.positions(bad)).as(bad).isEmpty();
+        }
+    }
 }

@@ -86,6 +86,15 @@ class NextMovesTest {
     }
 
     @Test
+    void anEqualizerIsPutInOnlyWhereOneIsOwnedAndThereIsRoom() {
+        assertThat(best).anyMatch(m -> m.what().startsWith("parametric equalizer put in"));
+        Rig full = Rig.everything().limited(MINE.blocks().size(), Set.of());
+        NextMoves none = new NextMoves(new NextMoves.Question(reference, DI, MINE, full, Set.of(), Set.of()), workers,
+                Progress.NONE);
+        assertThat(none.best(Progress.NONE)).noneMatch(m -> m.what().startsWith("parametric equalizer put in"));
+    }
+
+    @Test
     void aWordFindsMovesThatChangeItsFigures() {
         SaidWord said = SaidWord.find("too dark", Word.shipped()).orElseThrow();
         assertThat(said.more()).isFalse();

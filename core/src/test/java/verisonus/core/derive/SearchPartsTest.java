@@ -35,34 +35,24 @@ class SearchPartsTest {
             float[] filtered = playing.clone();
             new Biquad.Section(Biquad.peak(900, 9, 0.7, 48000)).process(filtered, 0, filtered.length);
             new Biquad.Section(Biquad.lowPass(6000, 0.7, 48000)).process(filtered, 0, filtered.length);
-            assertThat(rms(Features.of(playing, 0, 48000), Features.of(filtered, 0, 48000))).isLessThan(0.7);
+            assertThat(Features.of(playing, 0, 48000).motionDistance(Features.of(filtered, 0, 48000))).isLessThan(0.7);
         }
 
         @Test
         void seesAClipper() {
             float[] clipped = Signal.array(playing.length, i -> Math.tanh(12 * playing[i]));
-            assertThat(rms(Features.of(playing, 0, 48000), Features.of(clipped, 0, 48000))).isGreaterThan(1.5);
+            assertThat(Features.of(playing, 0, 48000).motionDistance(Features.of(clipped, 0, 48000)))
+                    .isGreaterThan(1.5);
         }
 
         @Test
         void aGainMovesTheLevelAndNothingElse() {
             Features a = Features.of(playing, 0, 48000);
             Features b = Features.of(Signal.array(playing.length, i -> 0.25f * playing[i]), 0, 48000);
-            assertThat(rms(a, b)).isLessThan(1e-3);
+            assertThat(a.motionDistance(b)).isLessThan(1e-3);
             for (int k = 0; k < a.levelDb().length; k += 5) {
                 assertThat(b.levelDb()[k] - a.levelDb()[k]).isCloseTo(-12.04, within(0.01));
             }
-        }
-
-        private static double rms(Features a, Features b) {
-            double sum = 0;
-            int n = 0;
-            for (int t = 0; t < a.envelopeDb().length; t++) {
-                for (int k = 0; k < a.envelopeDb()[t].length; k++, n++) {
-                    sum += Math.pow(a.envelopeDb()[t][k] - b.envelopeDb()[t][k], 2);
-                }
-            }
-            return Math.sqrt(sum / n);
         }
     }
 
@@ -183,6 +173,20 @@ class SearchPartsTest {
             Knobs taken = now.taking(before, Set.of("amp/gain", "drive/tone"));
             assertThat(taken.values()[0]).isEqualTo(8);
             assertThat(taken.values()[4]).isEqualTo(5);
+            assertThat(taken.compressor()).isEmpty();
+        }
+
+        @Test
+        void aLockedCompressorAndALockedSettingThatIsNotSearchedGoAlong() {
+            Tone held = new Tone("t", List.of(Block.of("soft-knee compressor").with("ratio", 6),
+                    Block.of("chiming edge").with("treble cut", 4).with("bright", 1)));
+            Knobs before = Knobs.of(held).orElseThrow();
+            Knobs taken = Knobs.start("chiming edge", Optional.empty(), 5, 5).taking(before,
+                    Set.of("compressor/ratio", "amp/treble cut"));
+            List<Block> blocks = taken.blocks();
+            assertThat(blocks.get(0).get("ratio")).isCloseTo(6, within(1e-6));
+            assertThat(blocks.get(1).get("treble cut")).isEqualTo(4);
+            assertThat(blocks.get(1).get("bright")).isZero();
         }
     }
 

@@ -54,6 +54,16 @@ class StartingTonesTest {
     }
 
     @Test
+    void ofOtherPlayingOnlyTheColourIsCompared() {
+        StartingTone dark = named("dark chime for slides");
+        float[] played = Renderer.renderMono(dark.tone(), CaptureSignal.make().slice(6, 9).mid(), Quality.SEARCH);
+        Fingerprint heard = Fingerprint.ofColour(played);
+        assertThat(heard.heldBack()).isNaN();
+        assertThat(heard.distance(Fingerprint.of(dark.tone()))).isFinite();
+        assertThat(heard.nearest(StartingTones.ALL, 10)).hasSize(10);
+    }
+
+    @Test
     void onlyTonesOfTheRigAreOffered() {
         Rig small = new Rig(List.of(), Map.of("open clean", 1, "2×12 open", 1, "condenser microphone", 1), Map.of(), 9);
         Fingerprint wanted = Fingerprint.of(named("chiming crunch").tone());

@@ -1,6 +1,7 @@
 package verisonus.core.derive;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
@@ -10,8 +11,10 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
@@ -123,6 +126,43 @@ class WishesTest {
         double lift = both.levelDb()[top] - both.levelDb()[middle] - one.levelDb()[top] + one.levelDb()[middle];
         assertThat(lift).isBetween(2.0, 6.0);
         assertThat(both.weight()[top]).isLessThan(one.weight()[top]);
+    }
+
+    @Test
+    void aClaimAboutGearThatIsNotOwnedRulesNothingOut() {
+        Wishes wishes = Wishes.NONE
+                .claiming(List.of(new Wishes.ModelClaim(Gear.model("open clean"), Wishes.Use.HONOURED)));
+        assertThat(wishes.allows(Gear.model("tight saturated"), SMALL)).isTrue();
+        assertThat(search(DI, wishes).tone().first(Kind.AMP)).isPresent();
+    }
+
+    @Test
+    void whatEveryChainNeedsIsAskedForByName() {
+        Rig none = SMALL.counting(Gear.model("dynamic microphone"), 0);
+        assertThatThrownBy(() -> new ToneSearch(reference, DI, SearchOptions.defaults().withRig(none), workers,
+                Progress.NONE).run()).isInstanceOf(InputFault.class).hasMessageContaining("microphone");
+        assertThat(SearchOptions.defaults().withRig(none)
+                .wishing(Wishes.NONE.through(SearchOptions.Track.THROUGH_AMP_AND_CABINET)).missing()).isEmpty();
+    }
+
+    @Test
+    void aLockedBlockStaysThoughNothingOfItsKindWasFound() {
+        Tone earlier = TRUTH.inserted(Block.of("clean echo").with("time", 333).with("mix", 20), 3)
+                .inserted(Block.of("plain hall").with("mix", 15), 4);
+        Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1)
+                .keeping(earlier, Set.of("echo/time", "reverb/mix")), workers, Progress.NONE).run();
+        assertThat(d.tone().first(Kind.ECHO).orElseThrow().get("time")).isEqualTo(333);
+        assertThat(d.tone().first(Kind.REVERB).orElseThrow().get("mix")).isEqualTo(15);
+    }
+
+    @Test
+    void rumoursAreNotWeighed() {
+        List<Claim> said = List.of(new Claim(Claim.Says.CLEAN, "a forum", Claim.Certainty.RUMOUR),
+                new Claim(Claim.Says.SATURATED, "the engineer", Claim.Certainty.CERTAIN));
+        assertThat(ClaimedGear.of(said, Wishes.Use.WEIGHED)).extracting(c -> c.model().name())
+                .contains("tight saturated").doesNotContain("open clean");
+        assertThat(ClaimedGear.of(said, Wishes.Use.HONOURED)).extracting(c -> c.model().name())
+                .contains("open clean");
     }
 
     @Test

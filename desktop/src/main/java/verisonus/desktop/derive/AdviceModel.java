@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -78,13 +78,12 @@ public final class AdviceModel {
         DerivedTone.Search found = model.tone().orElseThrow().search();
         Sound part = wanted.atRate(Renderer.RATE_HZ);
         if (!found.pairing().equals("same phrase")) return new MatchedTake(part, di(), false);
-        double from = model.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS() - found.diStartS();
-        double length = Math.min(part.durationS(), NextMoves.LONGEST_S);
-        return new MatchedTake(part.slice(0, length), di().atRate(Renderer.RATE_HZ).slice(from, from + length), true);
+        double from = model.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS();
+        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from);
     }
 
     private <T> void ask(String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
-            java.util.function.BiFunction<Tone, Progress, T> question) {
+            BiFunction<Tone, Progress, T> question) {
         if (model.tone().isEmpty() || !model.missing().isEmpty()) return;
         Tone now = model.tone().get().tone();
         model.desk().work().run(title, p -> question.apply(now, p),
@@ -98,7 +97,7 @@ public final class AdviceModel {
     /** Looks for the moves that help most. */
     public void findMoves() {
         said.set("");
-        look("Looking for the next move", n -> n.best(Progress.NONE));
+        look("Looking for the next move", (n, p) -> n.best(p));
     }
 
     /** Looks for the moves that a word asks for, as "too boxy" or "needs air". */
@@ -110,17 +109,17 @@ public final class AdviceModel {
         }
         said.set((word.get().more() ? "For more " : "For less ") + word.get().word().name()
                 + ", what helps most and harms least:");
-        look("Looking for moves", n -> n.towards(word.get().word(), word.get().more(), Progress.NONE));
+        look("Looking for moves", (n, p) -> n.towards(word.get().word(), word.get().more(), p));
     }
 
-    private void look(String title, Function<NextMoves, List<Move>> question) {
+    private void look(String title, BiFunction<NextMoves, Progress, List<Move>> question) {
         Optional<Sound> wanted = model.wanted();
         if (wanted.isEmpty() || model.tone().isEmpty()) return;
         DerivedTone t = model.tone().get();
         ask(title, moves, (tone, p) -> {
             Ground g = ground(wanted.get());
             return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), tone, model.rig(),
-                    t.locked(), t.gap().wantedSo()), model.desk().work().helpers(), p));
+                    t.locked(), t.gap().wantedSo()), model.desk().work().helpers(), p), p);
         });
     }
 

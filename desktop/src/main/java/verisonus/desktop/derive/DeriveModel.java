@@ -178,8 +178,12 @@ public final class DeriveModel {
         Sound wanted = s.reference().orElseThrow().slice(region.fromS(), region.toS());
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
-        SearchOptions options = choices.options(c, rig(), desk.book());
+        SearchOptions chosen = choices.options(c, rig(), desk.book());
+        boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
+            SearchOptions options = common
+                    ? chosen.wishing(chosen.wishes().alsoNear(SearchChoices.others(c, desk.book())))
+                    : chosen;
             Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), rig(),
                     choices.goal().get());

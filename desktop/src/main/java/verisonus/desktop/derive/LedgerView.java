@@ -31,6 +31,7 @@ final class LedgerView extends BorderPane {
     private final Theme theme;
     private final VBox rows = new VBox();
     private final VBox under;
+    private final ScrollPane scroll = new ScrollPane();
     private final ToggleGroup questions = new ToggleGroup();
     private final NextView next;
     private final FeelView feel;
@@ -63,6 +64,8 @@ final class LedgerView extends BorderPane {
         setTop(top);
         under = Nodes.column(4, heardOn(), Nodes.label("spectrum: ● reference   ◇ mine", "quiet", "small"), spectrum);
         model.spectra().subscribe(spectrum::show);
+        scroll.setFitToWidth(true);
+        setCenter(scroll);
         questions.selectedToggleProperty().subscribe((was, now) -> {
             if (now == null && was != null) questions.selectToggle(was);
             show();
@@ -123,9 +126,7 @@ final class LedgerView extends BorderPane {
             default -> rows;
         };
         if (gap) fill();
-        ScrollPane scroll = new ScrollPane(body);
-        scroll.setFitToWidth(true);
-        setCenter(scroll);
+        if (scroll.getContent() != body) scroll.setContent(body);
     }
 
     private void fill() {

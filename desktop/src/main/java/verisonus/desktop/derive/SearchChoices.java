@@ -68,12 +68,11 @@ public final class SearchChoices {
         List<StartingTone> known = book.cases().stream().filter(o -> o.id() != c.entry().id())
                 .flatMap(o -> book.tone(o.id()).map(t -> new StartingTone(o.name(), t.tone())).stream()).toList();
         return Wishes.NONE.wantingSo(wantedSo).through(track.get()).knowing(known)
-                .claiming(ClaimedGear.of(c.claims().stream().map(ClaimEntry::claim).toList(), claims.get()))
-                .alsoNear(aim.get() == Aim.COMMON ? others(c, book) : List.of());
+                .claiming(ClaimedGear.of(c.claims().stream().map(ClaimEntry::claim).toList(), claims.get()));
     }
 
-    /** The studied parts of the case's other references, or the whole of those that have none. */
-    private static List<Sound> others(OpenCase c, Casebook book) {
+    /** The studied parts of the case's other references, or the whole of those that have none; decoded, so off the window's thread. */
+    static List<Sound> others(OpenCase c, Casebook book) {
         List<Medium> references = c.media().stream().filter(m -> m.role() == Medium.Role.REFERENCE).toList();
         return references.stream().skip(1).map(m -> {
             Sound whole = book.sound(m.hash());

@@ -2,7 +2,6 @@ package verisonus.desktop.gear;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,8 +13,6 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.core.derive.AmpCapture;
 import verisonus.core.derive.CaptureCoverage;
 import verisonus.core.derive.CaptureSignal;
-import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.sound.SoundWriter;
@@ -55,7 +52,7 @@ public final class CaptureModel {
 
     /** @param positions "gain=3, treble=5" by the simulated controls' names, 0 to 10 */
     public void add(Path file, String positions) {
-        Optional<Map<String, Double>> read = positions(positions);
+        Optional<Map<String, Double>> read = AmpCapture.Recording.positions(positions);
         if (read.isEmpty()) {
             said.set("Write where the controls stood as gain=3, treble=5, each from 0 to 10.");
             return;
@@ -66,20 +63,6 @@ public final class CaptureModel {
             taken.set(List.copyOf(now));
             said.set("");
         });
-    }
-
-    static Optional<Map<String, Double>> positions(String words) {
-        Map<String, Double> out = new HashMap<>();
-        var any = Gear.of(Kind.AMP).get(0);
-        for (String part : words.isBlank() ? new String[0] : words.split(",", -1)) {
-            String[] pair = part.strip().split("\\s*[= ]\\s*", 2);
-            boolean known = pair.length == 2 && any.find(pair[0]).filter(c -> c.unit().equals("0-10")).isPresent();
-            if (!known || !pair[1].matches("\\d+(\\.\\d+)?")) return Optional.empty();
-            double v = Double.parseDouble(pair[1]);
-            if (v > 10) return Optional.empty();
-            out.put(pair[0], v);
-        }
-        return Optional.of(out);
     }
 
     public void remove(Taken t) {

@@ -3,6 +3,7 @@ package verisonus.desktop.record;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Chain;
@@ -26,8 +27,8 @@ public final class LivePlaying implements AutoCloseable {
         t.setDaemon(true);
         return t;
     });
-    private @Nullable Future<?> running;
-    private volatile boolean stop;
+    /** Of the run that plays or played last; each has its own, so that one that ends does not end the next. */
+    private AtomicBoolean going = new AtomicBoolean();
     private volatile double levelDb = -60;
     private volatile @Nullable Chain next;
     private volatile int chainLatency;
@@ -42,17 +43,24 @@ public final class LivePlaying implements AutoCloseable {
         Chain chain = new Chain(tone, Quality.SEARCH);
         chainLatency = chain.latency();
         next = chain;
-        if (isPlaying()) return;
-        stop = false;
-        running = thread.submit(this::run);
+        if (going.get()) return;
+        AtomicBoolean mine = new AtomicBoolean(true);
+        going = mine;
+        Future<?> ignored = thread.submit(() -> {
+            try {
+                run(mine);
+            } finally {
+                mine.set(false);
+            }
+        });
     }
 
-    public synchronized boolean isPlaying() { return running != null && !running.isDone(); }
+    public synchronized boolean isPlaying() { return going.get(); }
 
     public void setLevelDb(double db) { levelDb = db; }
 
     public synchronized void pause() {
-        stop = true;
+        going.set(false);
     }
 
     /** From string to ear as far as it is known here: tone, block and output buffer; a card adds its own converters. */
@@ -65,7 +73,7 @@ public final class LivePlaying implements AutoCloseable {
         return peakDb;
     }
 
-    private void run() {
+    private void run(AtomicBoolean on) {
         try (Inputs.Open io = inputs.open(2 * BLOCK)) {
             io.input().begin(0);
             Chain playing = taken();
@@ -74,7 +82,7 @@ public final class LivePlaying implements AutoCloseable {
             float[][] later = new float[2][Chain.BLOCK];
             float[] out = new float[2 * BLOCK];
             double gain = 0;
-            while (!stop && !Thread.currentThread().isInterrupted() && playing != null) {
+            while (on.get() && !Thread.currentThread().isInterrupted() && playing != null) {
                 io.input().read(in, BLOCK);
                 pass(playing, in, now);
                 Chain changed = taken();

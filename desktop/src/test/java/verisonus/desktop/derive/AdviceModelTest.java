@@ -39,12 +39,7 @@ class AdviceModelTest {
         fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 8).with("treble", 9).with("bass", 2),
                 Block.of("2×12 open"), Block.of("dynamic microphone")));
-        fixture.book().keepTone(fixture.open().entry().id(), new DerivedTone(t, Optional.empty(), Set.of(), List.of(),
-                List.of(), new GapLedger(List.of(LOWS, MIDDLE), 1),
-                new DerivedTone.Search("same phrase", 1, 10, "", 0)),
-                "Derived");
-        fixture.desk().refresh();
-        fixture.settle();
+        fixture.keepTone(t, new GapLedger(List.of(LOWS, MIDDLE), 1));
         model = new DeriveModel(fixture.desk());
         fixture.settle();
     }

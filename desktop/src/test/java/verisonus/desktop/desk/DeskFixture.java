@@ -5,6 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import verisonus.core.rig.Tone;
+import verisonus.core.compare.GapLedger;
+import verisonus.casebook.store.DerivedTone;
+import java.util.Set;
+import java.util.Optional;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.Medium;
@@ -45,6 +51,14 @@ public final class DeskFixture implements AutoCloseable {
                 x[i] += (float) (0.12 / p * Math.exp(-u * (3 + p)) * Math.sin(2 * Math.PI * hz * p * u));
         }
         return Sound.mono(x, 48000);
+    }
+
+    /** Keeps a tone for the case, as if it had been derived, with this gap. */
+    public void keepTone(Tone tone, GapLedger gap) {
+        book.keepTone(open().entry().id(), new DerivedTone(tone, Optional.empty(), Set.of(), List.of(), List.of(), gap,
+                new DerivedTone.Search("same phrase", 1, 10, "", 0)), "Derived");
+        desk.refresh();
+        settle();
     }
 
     private void handOver(Runnable r) {
