@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import verisonus.casebook.exchange.UserFolder;
 import verisonus.casebook.store.Casebook;
 import verisonus.core.fault.OutputFault;
 import verisonus.demo.DemoCasebook;

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import verisonus.casebook.exchange.UserFolder;
 import verisonus.casebook.store.Casebook;
 
 @Command(name = "open", mixinStandardHelpOptions = true, description = "Starts the window on a casebook; a new name makes a new one.")

@@ -4,7 +4,7 @@ import java.util.List;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.MixLaw;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.LoudnessMeter;
@@ -27,7 +27,7 @@ enum Recipe {
                     Block.of("four-stage phaser").with("rate", 0.42).with("depth", 55).with("feedback", 10).with("mix",
                             30),
                     Block.of("clean echo").with("time", 40000 / bpm()).with("feedback", 12).with("mix",
-                            MixLaw.percentFor(-7))));
+                            MixLaw.HELD.percentFor(-7))));
         }
 
         @Override

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
@@ -23,8 +24,16 @@ public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
     /** A file and what it sounds like. */
     public record Entry(Path file, String name, ImpulseCharacter character) {}
 
-    /** @throws InputFault where the folder cannot be read or holds no WAV file */
+    /**
+     * What is known from earlier is not read again.
+     *
+     * @throws InputFault where the folder cannot be read or holds no WAV file
+     */
     public static ImpulseFolder read(Path folder, Progress progress) {
+        return read(folder, new ImpulseIndex(UserFolder.path().resolve("impulse-index.json")), progress);
+    }
+
+    static ImpulseFolder read(Path folder, ImpulseIndex index, Progress progress) {
         List<Path> files;
         try (Stream<Path> all = Files.walk(folder)) {
             files = all.filter(f -> f.toString().toLowerCase(Locale.ROOT).endsWith(".wav")).sorted().toList();
@@ -34,15 +43,28 @@ public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
         if (files.isEmpty()) throw new InputFault(folder.toString(), "it holds no WAV file", "name another folder");
         List<Entry> entries = new ArrayList<>();
         List<String> skipped = new ArrayList<>();
-        for (Path f : files) {
-            progress.step((double) (entries.size() + skipped.size()) / files.size(), "reading " + f.getFileName());
-            try {
-                entries.add(new Entry(f, folder.relativize(f).toString(), ImpulseCharacter.of(impulse(f))));
-            } catch (InputFault e) {
-                skipped.add(folder.relativize(f) + ": " + e.getMessage());
+        try {
+            for (Path f : files) {
+                progress.step((double) (entries.size() + skipped.size()) / files.size(), "reading " + f.getFileName());
+                try {
+                    entries.add(new Entry(f, folder.relativize(f).toString(), described(f, index)));
+                } catch (InputFault e) {
+                    skipped.add(folder.relativize(f) + ": " + e.getMessage());
+                }
             }
+        } finally {
+            // Also what was read before a cancel need not be read again.
+            index.save();
         }
         return new ImpulseFolder(entries, skipped);
+    }
+
+    private static ImpulseCharacter described(Path file, ImpulseIndex index) {
+        Optional<ImpulseCharacter> known = index.find(file);
+        if (known.isPresent()) return known.get();
+        ImpulseCharacter read = ImpulseCharacter.of(impulse(file));
+        index.keep(file, read);
+        return read;
     }
 
     public static Impulse impulse(Path file) {

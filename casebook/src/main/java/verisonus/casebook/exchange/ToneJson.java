@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -16,6 +17,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -118,6 +120,7 @@ public final class ToneJson {
             ObjectNode n = blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put(
                     "scale",
                     rig.scales().getOrDefault(m.name(), "0-10"));
+            if (m.find(MixLaw.CONTROL).isPresent()) n.put("mix_law", rig.mixLaw(m).words());
             Rig.Practical p = rig.practical(m);
             if (p.price() > 0) Json.put(n, "price", p.price(), 2);
             if (p.weightKg() > 0) Json.put(n, "weight_kg", p.weightKg(), 2);
@@ -138,6 +141,7 @@ public final class ToneJson {
         Map<String, Integer> counts = new HashMap<>();
         Map<String, String> scales = new HashMap<>();
         Map<String, Rig.Practical> practical = new HashMap<>();
+        Map<String, MixLaw> laws = new HashMap<>();
         for (JsonNode b : blocks) {
             String model = b.path("model").asString("");
             if (Gear.find(model).isEmpty()) {
@@ -154,6 +158,7 @@ public final class ToneJson {
             }
             scales.put(model, scale);
             practical.put(model, practical(name, model, b));
+            if (b.has("mix_law")) laws.put(model, law(name, b.get("mix_law").asString("")));
         }
         List<String> guitars = new ArrayList<>();
         for (JsonNode g : node.path("guitars"))
@@ -166,7 +171,14 @@ public final class ToneJson {
                     .orElseThrow(
                             () -> new InputFault(name, "there is no kind " + k, "use drive, echo, reverb and so on")));
         }
-        return new Rig(guitars, counts, scales, most, once, practical);
+        return new Rig(guitars, counts, scales, most, once, practical, laws);
+    }
+
+    private static MixLaw law(String name, String said) {
+        return Arrays.stream(MixLaw.values()).filter(l -> l.words().equals(said)).findFirst()
+                .orElseThrow(() -> new InputFault(name, "the mix law \"" + said + "\" is not known",
+                        "use one of " + Arrays.stream(MixLaw.values()).map(MixLaw::words).collect(Collectors.joining(
+                                ", "))));
     }
 
     private static Rig.Practical practical(String name, String model, JsonNode b) {

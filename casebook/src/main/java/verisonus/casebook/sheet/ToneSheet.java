@@ -14,8 +14,11 @@ import verisonus.core.derive.Alternative;
 import verisonus.core.derive.Tie;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Ways;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;
 import verisonus.core.travel.Travelled;
@@ -101,18 +104,36 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                 if (!b.settings().containsKey(c.name()) || isUnused(b, c)) continue;
                 Optional<Tolerance> t = derived.tolerances().stream()
                         .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
-                rows.add(List.of(first ? b.model().name() : "", c.name(), rig.display(b.model(), c, b.get(c.name())),
+                rows.add(List.of(first ? placed(derived.tone(), b) : "", c.name(),
+                        rig.display(b.model(), c, b.get(c.name())),
                         t.map(x -> rig.displayRange(b.model(), c, x.low(), x.high())).orElse(""),
                         derived.locked().contains(b.id() + "/" + c.name())
                                 ? "locked by the player"
                                 : t.map(Tolerance::why).orElse("")));
                 first = false;
             }
-            if (first) rows.add(List.of(b.model().name(), "", "as it is", "", ""));
+            if (first) rows.add(List.of(placed(derived.tone(), b), "", "as it is", "", ""));
         }
         page.table(List.of("block", "control", "set to", "can move", "rests on"), rows);
+        for (Branch b : derived.tone().routing().branches()) page.paragraph(branch(b));
         page.paragraph("Start quiet and match loudness before judging. A valve amp never runs without its speaker or a"
                 + " rated load; work inside it is for a qualified technician.");
+    }
+
+    /** A block's model, and its way where it is not the main one. */
+    private static String placed(Tone tone, Block b) {
+        String way = Ways.of(tone, b.id());
+        return b.model().name()
+                + (way.equals(Ways.MAIN) ? "" : way.equals(Ways.LOOP) ? ", in the loop" : ", on " + way);
+    }
+
+    private static String branch(Branch b) {
+        String level = String.format(Locale.ROOT, "%+.1f dB", b.levelDb()).replace('-', '−');
+        String side = b.pan() == 0
+                ? ""
+                : String.format(Locale.ROOT, ", %.0f %% to the %s", Math.abs(b.pan()), b.pan() < 0 ? "left" : "right");
+        return "The branch " + b.name() + " leaves behind " + b.after() + " and comes back before " + b.before()
+                + ", at " + level + side + (b.turned() ? ", its phase turned." : ".");
     }
 
     /** The frequency and width of a peak that is flat say nothing. */

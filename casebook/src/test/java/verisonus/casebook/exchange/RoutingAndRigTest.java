@@ -21,9 +21,11 @@ import verisonus.core.rig.Branch;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.ImpulseCharacter;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
@@ -77,11 +79,22 @@ class RoutingAndRigTest {
     void whatTheGearCostsWeighsAndTakesComesBackWithItsLimits() {
         Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "room", 1), Map.of("chiming edge", "±"), 7)
                 .limited(7, Set.of(Kind.ECHO, Kind.REVERB))
-                .knowing(Gear.model("chiming edge"), new Rig.Practical(450, 17.5, 4));
+                .knowing(Gear.model("chiming edge"), new Rig.Practical(450, 17.5, 4))
+                .mixing(Gear.model("room"), MixLaw.EQUAL_POWER);
         Rig back = ToneJson.readRig("r", ToneJson.write(rig));
         assertThat(back.once()).isEqualTo(rig.once());
         assertThat(back.practical(Gear.model("chiming edge"))).isEqualTo(new Rig.Practical(450, 17.5, 4));
         assertThat(back.scales().get("chiming edge")).isEqualTo("±");
+        assertThat(back.mixLaw(Gear.model("room"))).isEqualTo(MixLaw.EQUAL_POWER);
+        assertThat(back.mixLaw(Gear.model("plate"))).isEqualTo(MixLaw.HELD);
+    }
+
+    @Test
+    void aMixLawThatIsNotKnownIsNamedAsAFault() {
+        var rig = Json.parse("r", "{\"schema\":\"verisonus.rig/1\",\"blocks\":"
+                + "[{\"model\":\"room\",\"mix_law\":\"sideways\"}]}");
+        assertThatThrownBy(() -> ToneJson.readRig("rig.json", rig)).isInstanceOf(InputFault.class)
+                .hasMessageContaining("sideways").hasMessageContaining("equal power");
     }
 
     @Test
@@ -95,5 +108,28 @@ class RoutingAndRigTest {
         assertThat(read.skipped()).singleElement().satisfies(s -> assertThat(s).contains("broken.wav"));
         assertThatThrownBy(() -> ImpulseFolder.read(dir.resolve("nowhere"), Progress.NONE))
                 .isInstanceOf(InputFault.class).hasMessageContaining("nowhere");
+    }
+
+    @Test
+    void whatIsKnownOfAFolderOutlivesTheSession() throws IOException {
+        Path a = Files.createDirectories(dir.resolve("in")).resolve("a.wav");
+        Files.write(a, SoundWriter.encode(click(), SoundWriter.Format.WAV_16));
+        Path kept = dir.resolve("index.json");
+        ImpulseCharacter first = ImpulseFolder.read(dir.resolve("in"), new ImpulseIndex(kept), Progress.NONE).entries()
+                .get(0).character();
+        ImpulseCharacter later = new ImpulseIndex(kept).find(a).orElseThrow();
+        assertThat(later.levelDb()).containsExactly(first.levelDb());
+        assertThat(later.words()).isEqualTo(first.words());
+        Files.write(a, SoundWriter.encode(click(), SoundWriter.Format.WAV_24));
+        assertThat(new ImpulseIndex(kept).find(a)).as("another file under the old name").isEmpty();
+    }
+
+    @Test
+    void anIndexThatIsSpoiltIsDoneWithout() throws IOException {
+        Path kept = dir.resolve("index.json");
+        for (String text : List.of("no document", "{\"schema\":\"verisonus.impulse-index/1\",\"files\":[{}]}")) {
+            Files.writeString(kept, text);
+            assertThat(new ImpulseIndex(kept).find(dir.resolve("a.wav"))).isEmpty();
+        }
     }
 }

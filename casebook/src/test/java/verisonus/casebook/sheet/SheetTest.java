@@ -22,6 +22,7 @@ import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Ways;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
@@ -52,6 +53,19 @@ class SheetTest {
         String md = sheet().page().markdown();
         assertThat(md).contains("| chiming edge | gain | 12:00 | 11:00 – 13:00 | dynamics |");
         assertThat(md).contains("peak 1 frequency").doesNotContain("peak 2 frequency");
+    }
+
+    @Test
+    void whatStandsBesideOrInTheLoopIsSaid() {
+        DerivedTone one = tone(0.5);
+        Tone beside = Ways.put(Ways.changed(Ways.beside(one.tone(), "amp", Block.of("open clean")), "amp 2",
+                b -> b.mixed(-6, 40, true)), "equalizer", Ways.LOOP);
+        String md = new ToneSheet("t", "", List.of(), Optional.of(one.turned(beside, one.gap())), List.of(), CLOCK)
+                .page().markdown();
+        assertThat(md).contains("open clean, on amp 2").contains("parametric equalizer, in the loop")
+                .contains(
+                        "The branch amp 2 leaves behind input socket and comes back before output socket, at −6.0 dB, "
+                                + "40 % to the right, its phase turned.");
     }
 
     @Test

@@ -11,9 +11,9 @@ import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.MixLaw;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.SoftestTenth;
@@ -73,8 +73,9 @@ final class MeasuredBlocks {
                 .filter(m -> dark == !m.name().equals("clean echo") && !m.name().equals("dual echo")).findFirst())
                 .or(() -> units.stream().findFirst());
         if (unit.isEmpty()) return Optional.empty();
-        Block b = Block.of(unit.get().name()).with("time", e.timeMs()).with("feedback", e.feedbackPercent())
-                .with("mix", MixLaw.percentFor(e.levelDb())).with("sides", e.pingPong() ? 1 : 0);
+        Block own = options.rig().device(unit.get());
+        Block b = own.with("time", e.timeMs()).with("feedback", e.feedbackPercent())
+                .with("mix", MixLaw.of(own).percentFor(e.levelDb())).with("sides", e.pingPong() ? 1 : 0);
         // Of such a unit only the darker repeats were found: what else it does stays off.
         if (dark) b = b.with("drive", 0).with("wow", e.character().steady() ? 0 : b.get("wow"));
         if (e.second().isPresent() && Math.abs(e.second().get().timeMs() / e.timeMs() - 1) < 1) {
@@ -138,11 +139,12 @@ final class MeasuredBlocks {
                         "room");
         Optional<String> unit = wanted.stream().filter(this::owns).findFirst();
         if (unit.isEmpty()) return Optional.empty();
-        Block b = Block.of(unit.get()).with("decay", r.decayS()).with("pre-delay", r.preDelayMs().orElse(10));
+        Block b = options.rig().device(Gear.model(unit.get())).with("decay", r.decayS()).with("pre-delay",
+                r.preDelayMs().orElse(10));
         Sound tail = Renderer.render(new Tone("tail", List.of(b.with("mix", 100).with("dry", 1))), dry, Quality.DRAFT,
                 Progress.NONE);
         double full = 20 * Math.log10((tail.rms() + 1e-12) / (dry.rms() + 1e-12));
-        return Optional.of(b.with("mix", MixLaw.percentFor(level.getAsDouble() - full)));
+        return Optional.of(b.with("mix", MixLaw.of(b).percentFor(level.getAsDouble() - full)));
     }
 
     /** Echo and space as the search hears them behind every candidate; the space's tail is levelled on the take. */

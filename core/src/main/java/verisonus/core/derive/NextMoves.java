@@ -22,10 +22,10 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.MixLaw;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 
@@ -233,11 +233,11 @@ public final class NextMoves {
         Block b = unit.get();
         EchoReading w = wanted.get();
         EchoReading e = has.get();
-        double level = 20 * Math.log10(Math.max(1e-3, b.get("mix") / 50)) + w.levelDb() - e.levelDb();
+        double level = MixLaw.of(b).wetDb(b.get("mix")) + w.levelDb() - e.levelDb();
         double feedback = b.get("feedback") + w.feedbackPercent() - e.feedbackPercent();
         List<Move> out = new ArrayList<>();
         if (!question.locked.contains(b.id() + "/mix"))
-            out.add(echo(b, "mix", MixLaw.percentFor(level), new EchoReading(e.timeMs(), e.feedbackPercent(),
+            out.add(echo(b, "mix", MixLaw.of(b).percentFor(level), new EchoReading(e.timeMs(), e.feedbackPercent(),
                     w.levelDb(), e.pingPong())));
         if (!question.locked.contains(b.id() + "/feedback"))
             out.add(echo(b, "feedback", Math.clamp(feedback, 0, 95), new EchoReading(e.timeMs(), w.feedbackPercent(),

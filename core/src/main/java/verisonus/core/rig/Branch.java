@@ -24,4 +24,19 @@ public record Branch(String name, String after, String before, List<String> bloc
         if (!(levelDb >= -60 && levelDb <= 20)) throw new IllegalArgumentException(name + " level " + levelDb + " dB");
         if (!(pan >= -100 && pan <= 100)) throw new IllegalArgumentException(name + " pan " + pan);
     }
+
+    /** The same branch with other blocks. */
+    public Branch holding(List<String> ids) {
+        return new Branch(name, after, before, ids, levelDb, pan, turned);
+    }
+
+    /** The same branch between other places of the main way. */
+    public Branch between(String newAfter, String newBefore) {
+        return new Branch(name, newAfter, newBefore, blocks, levelDb, pan, turned);
+    }
+
+    /** The same branch, as loud and where it comes back as said. */
+    public Branch mixed(double newLevelDb, double newPan, boolean nowTurned) {
+        return new Branch(name, after, before, blocks, newLevelDb, newPan, nowTurned);
+    }
 }

@@ -13,6 +13,9 @@ final class EffectGear {
     private static final Control LEVEL = number("level", "dB", Range.of(-20, 20, 0), Attribute.LOUDNESS,
             "output; changes loudness only");
 
+    private static final Control MIX_LAW = choice(MixLaw.CONTROL, MixLaw.allWords(), Attribute.SPACE,
+            "how the device's mix divides dry and wet: a property of the device, not a setting").seldom();
+
     static final List<Model> EQUALIZERS = List.of(
             new Model("parametric equalizer", Kind.EQUALIZER, "two cuts, two shelves and four peaks", parametric()),
             new Model("octave graphic", Kind.EQUALIZER, "ten fixed bands, an octave apart", graphic()));
@@ -41,7 +44,7 @@ final class EffectGear {
                             depth(60, "how deep level and pitch sway"), mix(0, "0 is the dry sound"), spread(70))));
 
     static final List<Model> ECHOES = List.of(
-            echo("clean echo", "repeats as they came, darker or thinner by its cuts; dry held at full up to half mix",
+            echo("clean echo", "repeats as they came, darker or thinner by its cuts",
                     20000, 0, 0),
             echo("tape-like echo", "repeats lose highs, sway a little and saturate with each round", 4500, 25, 4),
             echo("analogue-like echo", "repeats darken and blur with each round", 2500, 0, 3),
@@ -49,7 +52,7 @@ final class EffectGear {
             echo("dual echo", "two echoes at once, the second at a share of the first one's time", 20000, 0, 0));
 
     static final List<Model> SPACES = List.of(
-            space("plain hall", "even decaying space behind the sound; dry held at full up to half mix", 1.5, 10, 8000),
+            space("plain hall", "even decaying space behind the sound", 1.5, 10, 8000),
             space("room", "early reflections close by, short tail", 0.5, 4, 7000),
             space("plate", "dense from the start, bright, no walls", 1.8, 1, 12000),
             space("spring", "drips and flutters: a pulse comes back smeared from high to low", 2.2, 1, 5000),
@@ -111,7 +114,7 @@ final class EffectGear {
                 number("feedback", "%", Range.of(0, 95, 30), Attribute.TIME,
                         "each repeat against the one before; up: more repeats"),
                 number("mix", "%", Range.of(0, 100, 0), Attribute.SPACE,
-                        "0 is dry; at 50 the first repeat is as loud as the note"),
+                        "0 is dry; half way the first repeat is as loud as the note"),
                 number("low cut", "Hz", Range.of(20, 1000, 20), Attribute.LOWS, "thins the repeats").seldom(),
                 number("high cut", "Hz", Range.of(1000, 20000, highCutHz), Attribute.HIGHS, "darkens the repeats")
                         .seldom(),
@@ -124,6 +127,7 @@ final class EffectGear {
                         "another repeat at this share of the time; 0: none").seldom(),
                 number("spread", "%", Range.of(0, 100, second ? 60 : 0), Attribute.WIDTH,
                         "first and second tap to either side").seldom(),
+                MIX_LAW,
                 choice("dry", List.of("passed", "killed"), Attribute.SPACE,
                         "killed: only repeats come out, for a branch of its own").seldom()));
     }
@@ -140,6 +144,7 @@ final class EffectGear {
                 number("mix", "%", Range.of(0, 100, 0), Attribute.SPACE, "0 is the dry sound"),
                 number("density", "%", Range.of(0, 100, 0), Attribute.SPACE,
                         "up: the answer is smeared before it enters the space; single echoes vanish").seldom(),
+                MIX_LAW,
                 choice("dry", List.of("passed", "killed"), Attribute.SPACE,
                         "killed: only the space comes out, for a branch of its own").seldom()));
     }

@@ -14,9 +14,10 @@ import java.util.Set;
  * @param mostBlocks how many blocks a tone may have
  * @param once kinds of which a tone may hold one only
  * @param practical what a model costs, weighs and takes to set up, where the player has said so
+ * @param mixLaws how a model's mix control works, where it is not the usual {@link MixLaw#HELD}
  */
 public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks,
-        Set<Kind> once, Map<String, Practical> practical) {
+        Set<Kind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws) {
     /** Scales that devices show for what turns from 0 to 10. */
     public static final List<String> SCALES = List.of("0-10", "0-100", "±", "clock");
 
@@ -33,7 +34,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** Gear without limits by kind and with nothing practical known. */
     public Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks) {
-        this(guitars, counts, scales, mostBlocks, Set.of(), Map.of());
+        this(guitars, counts, scales, mostBlocks, Set.of(), Map.of(), Map.of());
     }
 
     public Rig {
@@ -44,6 +45,9 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         guitars = List.copyOf(guitars);
         counts = Map.copyOf(counts);
         scales = Map.copyOf(scales);
+        Map<String, MixLaw> unusual = new HashMap<>(mixLaws);
+        unusual.values().removeIf(MixLaw.HELD::equals);
+        mixLaws = Map.copyOf(unusual);
         if (mostBlocks < 1) throw new IllegalArgumentException("limit of " + mostBlocks + " blocks");
     }
 
@@ -67,27 +71,52 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     public Rig counting(Model model, int count) {
         Map<String, Integer> next = new HashMap<>(counts);
         next.put(model.name(), Math.max(0, count));
-        return new Rig(guitars, next, scales, mostBlocks, once, practical);
+        return new Rig(guitars, next, scales, mostBlocks, once, practical, mixLaws);
     }
 
     public Rig scaling(Model model, String scale) {
         Map<String, String> next = new HashMap<>(scales);
         next.put(model.name(), scale);
-        return new Rig(guitars, counts, next, mostBlocks, once, practical);
+        return new Rig(guitars, counts, next, mostBlocks, once, practical, mixLaws);
     }
 
     public Rig knowing(Model model, Practical what) {
         Map<String, Practical> next = new HashMap<>(practical);
         next.put(model.name(), what);
-        return new Rig(guitars, counts, scales, mostBlocks, once, next);
+        return new Rig(guitars, counts, scales, mostBlocks, once, next, mixLaws);
+    }
+
+    /** The same rig with another law of a model's mix control. */
+    public Rig mixing(Model model, MixLaw law) {
+        Map<String, MixLaw> next = new HashMap<>(mixLaws);
+        next.put(model.name(), law);
+        return new Rig(guitars, counts, scales, mostBlocks, once, practical, next);
+    }
+
+    public MixLaw mixLaw(Model model) {
+        return mixLaws.getOrDefault(model.name(), MixLaw.HELD);
+    }
+
+    /** The player's own device of a model: on, with defaults, its mix working as the player said. */
+    public Block device(Model model) {
+        return as(Block.of(model.name()));
+    }
+
+    /** A block as the player's own device of its model would hold it. */
+    public Block as(Block block) {
+        boolean other = block.model().find(MixLaw.CONTROL).isPresent() && MixLaw.of(block) != mixLaw(block.model());
+        if (!other) return block;
+        double wetDb = MixLaw.of(block).wetDb(block.get("mix"));
+        MixLaw own = mixLaw(block.model());
+        return block.with(MixLaw.CONTROL, own.ordinal()).with("mix", own.percentFor(wetDb));
     }
 
     public Rig limited(int blocks, Set<Kind> onceOnly) {
-        return new Rig(guitars, counts, scales, blocks, onceOnly, practical);
+        return new Rig(guitars, counts, scales, blocks, onceOnly, practical, mixLaws);
     }
 
     public Rig withGuitars(List<String> names) {
-        return new Rig(names, counts, scales, mostBlocks, once, practical);
+        return new Rig(names, counts, scales, mostBlocks, once, practical, mixLaws);
     }
 
     public Practical practical(Model model) {

@@ -81,9 +81,9 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
         List<String> loop = ampLeft ? routing.loop().stream().filter(i -> !i.equals(id)).toList() : List.of();
         return new Tone(name, next, new Routing(loop, routing.branches().stream()
                 .filter(b -> !b.blocks().equals(List.of(id)))
-                .map(b -> new Branch(b.name(), b.after().equals(id) ? before : b.after(),
-                        b.before().equals(id) ? after : b.before(),
-                        b.blocks().stream().filter(i -> !i.equals(id)).toList(), b.levelDb(), b.pan(), b.turned()))
+                .map(b -> b
+                        .between(b.after().equals(id) ? before : b.after(), b.before().equals(id) ? after : b.before())
+                        .holding(b.blocks().stream().filter(i -> !i.equals(id)).toList()))
                 .toList()));
     }
 

@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.sound.Biquad;
 
 /**
@@ -35,8 +36,8 @@ final class EchoLine implements Processor {
         int longest = Math.max(delay, second) + (int) wow + 4;
         feedback = block.get("feedback") / 100;
         drive = block.get("drive") <= 0 ? 0 : 0.5 * Math.pow(10, block.get("drive") / 10);
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.dry(block.get("mix"));
-        wet = (float) MixLaw.wet(block.get("mix"));
+        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
+        wet = (float) MixLaw.of(block).wet(block.get("mix"));
         pingPong = block.get("sides") > 0.5;
         spread = block.get("spread") / 100;
         double lowCut = block.get("low cut");

@@ -2,6 +2,7 @@ package verisonus.core.simulate;
 
 import java.util.Arrays;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.sound.Biquad;
 
 /**
@@ -73,8 +74,8 @@ final class SpaceReverb implements Processor {
         low = new Biquad.Section(Biquad.onePoleHighPass(block.get("low cut"), rateHz));
         high = new Biquad.Section(Biquad.onePoleLowPass(block.get("high cut"), rateHz));
         high2 = new Biquad.Section(Biquad.onePoleLowPass(block.get("high cut"), rateHz));
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.dry(block.get("mix"));
-        wet = (float) MixLaw.wet(block.get("mix"));
+        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
+        wet = (float) MixLaw.of(block).wet(block.get("mix"));
         // At full wet the tail carries about the energy of the dry sound, whatever the decay.
         tail = (float) (shape.late / Math.sqrt(energy) / 1.2);
         early = (float) (0.35 * shape.early);

@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.sound.Biquad;
 
 /**
@@ -29,8 +30,8 @@ final class SpringReverb implements Processor {
         preDelay = new DelayLine(late);
         low = new Biquad.Section(Biquad.onePoleHighPass(block.get("low cut"), rateHz));
         high = new Biquad.Section(Biquad.lowPass(Math.min(TOP_HZ, block.get("high cut")), 0.7, rateHz));
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.dry(block.get("mix"));
-        wet = (float) MixLaw.wet(block.get("mix"));
+        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
+        wet = (float) MixLaw.of(block).wet(block.get("mix"));
     }
 
     @Override

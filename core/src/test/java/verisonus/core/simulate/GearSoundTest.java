@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
@@ -274,7 +275,7 @@ class GearSoundTest {
         @Test
         void theMixThatIsAskedForInDecibelsIsHeard() {
             for (double db : new double[]{-20, -7, 0}) {
-                Block echo = Block.of("clean echo").with("time", 100).with("mix", MixLaw.percentFor(db))
+                Block echo = Block.of("clean echo").with("time", 100).with("mix", MixLaw.HELD.percentFor(db))
                         .with("feedback", 0);
                 float[] out = play(tone(echo), Signal.impulse().lasting(0.3)).mid();
                 assertThat(Decibels.fromAmplitude(out[4800] / out[0])).isCloseTo(db, within(0.01));

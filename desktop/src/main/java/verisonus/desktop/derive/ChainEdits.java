@@ -3,15 +3,18 @@ package verisonus.desktop.derive;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.derive.FairSwap;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Branch;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Ways;
 import verisonus.core.sound.Sound;
 
 /** The chain changed by hand: blocks put in, taken out, moved, exchanged, placed elsewhere. Every change can be undone. */
@@ -54,7 +57,7 @@ public final class ChainEdits {
         tone().filter(_ -> full().isEmpty()).ifPresent(t -> {
             int at = 0;
             while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
-            model.change(t.inserted(Block.of(m.name()), at), m.name() + " put in");
+            model.change(t.inserted(model.rig().device(m), at), m.name() + " put in");
         });
     }
 
@@ -62,9 +65,62 @@ public final class ChainEdits {
         tone().ifPresent(t -> model.change(t.without(block.id()), block.model().name() + " taken out"));
     }
 
-    /** Moves a block earlier (−1) or later (1). */
+    /** Moves a block earlier (−1) or later (1) on its way. */
     public void move(Block block, int by) {
-        tone().ifPresent(t -> moveTo(block.id(), t.blocks().indexOf(block) + by));
+        edit(t -> Ways.shifted(t, block.id(), by), block.model().name() + " moved");
+    }
+
+    /** Puts a block beside another, on a branch of its own. */
+    public void putBeside(Block block, Model added) {
+        edit(t -> Ways.beside(t, block.id(), model.rig().device(added)),
+                added.name() + " put beside " + block.model().name());
+    }
+
+    /** Models with which an amp beside another would have its own box and microphone; empty where the rig has none left. */
+    List<Model> ownBox() {
+        List<Model> boxes = available(Kind.CABINET);
+        List<Model> microphones = available(Kind.MICROPHONE);
+        return boxes.isEmpty() || microphones.isEmpty() ? List.of() : List.of(boxes.get(0), microphones.get(0));
+    }
+
+    /** Puts a second amp beside the first that runs through a box and a microphone of its own to the first one's microphone. */
+    public void putBesideWhole(Block amp, Model added) {
+        List<Model> own = ownBox();
+        edit(t -> {
+            Tone out = Ways.beside(t, amp.id(), model.rig().device(added));
+            String branch = out.routing().branches().get(out.routing().branches().size() - 1).name();
+            for (Model m : own) out = Ways.appended(out, branch, Block.of(m.name()));
+            List<Block> main = out.main();
+            int microphone = out.first(Kind.MICROPHONE).map(main::indexOf).orElse(main.size() - 1);
+            String before = microphone + 1 < main.size() ? main.get(microphone + 1).id() : Branch.OUTPUT;
+            return Ways.changed(out, branch, b -> b.between(b.after(), before));
+        }, added.name() + " put beside " + amp.model().name() + " with its own box");
+    }
+
+    /** Puts a block on another way. */
+    public void put(Block block, String way) {
+        edit(t -> Ways.put(t, block.id(), way), block.model().name() + " on " + way);
+    }
+
+    /** Changes where a branch leaves and comes back, how loud, where it stands. */
+    public void branch(String name, UnaryOperator<Branch> change, String what) {
+        edit(t -> Ways.changed(t, name, change), name + " " + what);
+    }
+
+    public void removeBranch(String name) {
+        edit(t -> Ways.without(t, name), "the branch " + name + " taken away");
+    }
+
+    /** A change that leaves the tone as it was is none; one that cannot be is told. */
+    private void edit(UnaryOperator<Tone> change, String what) {
+        tone().ifPresent(t -> {
+            try {
+                Tone changed = change.apply(t);
+                if (!changed.equals(t)) model.change(changed, what);
+            } catch (IllegalArgumentException e) {
+                model.desk().work().tell(e);
+            }
+        });
     }
 
     /** Moves a block to stand before another. */
@@ -78,31 +134,18 @@ public final class ChainEdits {
     }
 
     private void moveTo(String id, int index) {
-        tone().ifPresent(t -> {
-            if (index < 0 || index >= t.blocks().size()) return;
-            try {
-                model.change(t.moved(id, index), t.find(id).orElseThrow().model().name() + " moved");
-            } catch (IllegalArgumentException e) {
-                model.desk().work().tell(e);
-            }
-        });
+        edit(t -> t.moved(id, index), tone().flatMap(t -> t.find(id)).map(b -> b.model().name()).orElse(id) + " moved");
     }
 
     /** Where a movement, echo or space sits. */
     public void place(Block block, Placement where) {
-        tone().ifPresent(t -> {
-            try {
-                model.change(where.in(t, block.id()), block.model().name() + " " + where.words());
-            } catch (IllegalArgumentException e) {
-                model.desk().work().tell(e);
-            }
-        });
+        edit(t -> where.in(t, block.id()), block.model().name() + " " + where.words());
     }
 
     /** Exchanges a model; gain and loudness are balanced so that only its character is compared. */
     public void exchange(Block block, Model other) {
         tone().ifPresent(t -> {
-            Tone raw = t.with(block.exchangedFor(other));
+            Tone raw = t.with(model.rig().as(block.exchangedFor(other)));
             String words = other.name() + " for " + block.model().name();
             Optional<Sound> di = model.desk().sounds().get().di();
             if (di.isEmpty()) {

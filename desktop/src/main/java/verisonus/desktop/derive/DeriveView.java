@@ -44,6 +44,7 @@ public final class DeriveView extends BorderPane {
     private final Button derive = new Button("Derive");
     private final GridPane table = new GridPane();
     private final LedgerView ledger;
+    private final WaysView ways;
     private final ImpulsePicker impulses;
     private final Label legend;
 
@@ -62,7 +63,9 @@ public final class DeriveView extends BorderPane {
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
         columns();
-        ScrollPane scroll = new ScrollPane(table);
+        ways = new WaysView(model);
+        ways.setPadding(new Insets(4, 12, 12, 22));
+        ScrollPane scroll = new ScrollPane(new VBox(table, ways));
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         table.setPadding(new Insets(0, 12, 10, 22));
@@ -140,6 +143,8 @@ public final class DeriveView extends BorderPane {
         derive.setDisable(!missing.isEmpty() || model.desk().work().busy().get());
         table.getChildren().clear();
         if (tone.isPresent()) fill(model.settings());
+        ways.setVisible(tone.isPresent());
+        tone.ifPresent(t -> ways.show(t.tone()));
         ledger.show();
         ledger.setVisible(tone.isPresent());
         legend.setVisible(tone.isPresent());

@@ -1,5 +1,7 @@
 package verisonus.desktop.derive;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
@@ -18,9 +20,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Ways;
 import verisonus.desktop.theme.Nodes;
 
 /**
@@ -68,9 +72,12 @@ final class StageView extends VBox {
 
     private String words(Tone tone) {
         String off = block.on() ? "" : ", off";
-        String where = Placement.suits(block) && Placement.of(tone, block.id()) != Placement.AFTER_MICROPHONE
-                ? ", " + Placement.of(tone, block.id()).words()
-                : "";
+        String way = Ways.of(tone, block.id());
+        boolean beside = !way.equals(Ways.MAIN) && !way.equals(Ways.LOOP);
+        boolean before = Placement.suits(block) && Placement.of(tone, block.id()) == Placement.BEFORE_AMP;
+        String where = way.equals(Ways.LOOP)
+                ? ", in the loop"
+                : beside ? ", beside" : before ? ", before the amp" : "";
         return block.impulse().map(i -> i.name()).orElse(block.model().name()) + where + off;
     }
 
@@ -116,7 +123,7 @@ final class StageView extends VBox {
             if (m.equals(block.model()) || m.name().equals("impulse response")) continue;
             others.getItems().add(item(m.name(), () -> model.chain().exchange(block, m)));
         }
-        if (block.model().kind() == verisonus.core.rig.Kind.CABINET) {
+        if (block.model().kind() == Kind.CABINET) {
             others.getItems().add(item("an impulse response…", () -> impulses.choose(getScene().getWindow(), block)));
         }
         ContextMenu menu = new ContextMenu();
@@ -130,12 +137,40 @@ final class StageView extends VBox {
             }
             menu.getItems().add(places);
         }
+        menu.getItems().addAll(ways(tone));
         boolean all = model.isWhole(block);
         menu.getItems().addAll(item(all ? "Fewer settings" : "All settings", () -> model.showWhole(block, !all)),
                 new SeparatorMenuItem(), item("Earlier", () -> model.chain().move(block, -1)),
                 item("Later", () -> model.chain().move(block, 1)),
                 item("Take it out", () -> model.chain().remove(block)));
         return menu;
+    }
+
+    /** What can be put beside the block, and the ways on which it can stand itself. */
+    private List<Menu> ways(Tone tone) {
+        ChainEdits chain = model.chain();
+        String own = Ways.of(tone, block.id());
+        List<Menu> out = new ArrayList<>();
+        Menu beside = new Menu("Put beside it");
+        Kind kind = block.model().kind();
+        if (own.equals(Ways.MAIN) && chain.full().isEmpty()) {
+            for (Model m : chain.available(kind))
+                beside.getItems().add(item(m.name(), () -> chain.putBeside(block, m)));
+            for (Model m : kind == Kind.AMP && !chain.ownBox().isEmpty() ? chain.available(kind) : List.<Model>of()) {
+                beside.getItems().add(item(m.name() + " with a box and a microphone of its own",
+                        () -> chain.putBesideWhole(block, m)));
+            }
+        }
+        if (!beside.getItems().isEmpty()) out.add(beside);
+        Menu ways = new Menu("Its way");
+        for (String way : Ways.all(tone)) {
+            if (way.equals(Ways.LOOP) && kind == Kind.AMP) continue;
+            MenuItem i = item(way, () -> chain.put(block, way));
+            i.setDisable(way.equals(own));
+            ways.getItems().add(i);
+        }
+        if (ways.getItems().size() > 1) out.add(ways);
+        return out;
     }
 
     private static MenuItem item(String words, Runnable action) {

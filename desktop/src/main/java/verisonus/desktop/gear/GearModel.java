@@ -8,6 +8,7 @@ import java.util.Set;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.plan.RigCheck;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.desktop.desk.Desk;
@@ -30,6 +31,10 @@ public final class GearModel {
 
     public void scale(Model model, String scale) {
         keep(rig().scaling(model, scale));
+    }
+
+    public void mixLaw(Model model, MixLaw law) {
+        keep(rig().mixing(model, law));
     }
 
     public void practical(Model model, Rig.Practical what) {

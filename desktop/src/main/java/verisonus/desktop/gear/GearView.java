@@ -22,8 +22,10 @@ import javafx.scene.layout.VBox;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
+import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
 /** My gear: how many of each model, the scale it shows, what it costs, weighs and takes; guitars; limits. */
@@ -50,7 +52,7 @@ public final class GearView extends BorderPane {
                         "small"),
                 check), space, done);
         setTop(head);
-        int[] widths = {200, 70, 100, 80, 80, 80};
+        int[] widths = {190, 70, 150, 70, 70, 70};
         for (int w : widths) table.getColumnConstraints().add(new ColumnConstraints(w));
         table.setHgap(8);
         table.setVgap(2);
@@ -111,7 +113,7 @@ public final class GearView extends BorderPane {
             once.getChildren().add(box);
         }
         table.getChildren().clear();
-        String[] heads = {"", "how many", "its scale", "price", "kg", "minutes"};
+        String[] heads = {"", "how many", "scale or mix", "price", "kg", "minutes"};
         for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
         int line = 1;
         for (Kind k : Kind.values()) {
@@ -144,6 +146,7 @@ public final class GearView extends BorderPane {
             scale.setOnAction(_ -> model.scale(m, scale.getValue()));
             table.add(scale, 2, line);
         }
+        if (m.find(MixLaw.CONTROL).isPresent()) table.add(law(m, rig), 2, line);
         Rig.Practical p = rig.practical(m);
         table.add(number(p.price(), "price of " + m.name(), v -> model.practical(m,
                 new Rig.Practical(v, p.weightKg(), p.setupMinutes()))), 3, line);
@@ -151,6 +154,20 @@ public final class GearView extends BorderPane {
                 new Rig.Practical(p.price(), v, p.setupMinutes()))), 4, line);
         table.add(number(p.setupMinutes(), "minutes to set up " + m.name(), v -> model.practical(m,
                 new Rig.Practical(p.price(), p.weightKg(), v))), 5, line);
+    }
+
+    /** How the device's mix control divides dry and wet. */
+    private ChoiceBox<MixLaw> law(Model m, Rig rig) {
+        ChoiceBox<MixLaw> out = new ChoiceBox<>();
+        out.getItems().setAll(MixLaw.values());
+        out.setConverter(Choices.named(MixLaw::words, MixLaw.HELD));
+        out.setValue(rig.mixLaw(m));
+        out.setId("law-" + m.name().replace(' ', '-'));
+        out.setAccessibleText("how the mix of " + m.name() + " divides dry and wet");
+        out.setTooltip(new Tooltip("turn its mix slowly from dry to wet: the dry sound stays, fades early by half way"
+                + " (equal gain), or both are a little softer there (equal power)"));
+        out.setOnAction(_ -> model.mixLaw(m, out.getValue()));
+        return out;
     }
 
     private static TextField number(double value, String about, java.util.function.DoubleConsumer take) {

@@ -109,4 +109,38 @@ class ChainEditsTest {
         fixture.settle();
         assertThat(model.settings()).extracting(SettingRow::name).contains("amp/ripple");
     }
+
+    @Test
+    void aSecondAmpStandsBesideTheFirstAndIsMixedAndTakenAway() {
+        Tone line = tone();
+        edits().putBeside(tone().find("amp").orElseThrow(), Gear.model("open clean"));
+        assertThat(tone().routing().branches()).singleElement().satisfies(b -> {
+            assertThat(b.blocks()).containsExactly("amp 2");
+            assertThat(b.before()).isEqualTo("cabinet");
+        });
+        edits().branch("amp 2", b -> b.mixed(-6, 40, true), "softer");
+        assertThat(tone().routing().branches().get(0).levelDb()).isEqualTo(-6);
+        edits().put(tone().find("echo").orElseThrow(), "amp 2");
+        assertThat(tone().routing().branches().get(0).blocks()).containsExactly("amp 2", "echo");
+        fixture.desk().undo();
+        edits().removeBranch("amp 2");
+        assertThat(tone().blocks()).isEqualTo(line.blocks());
+    }
+
+    @Test
+    void anAmpWithItsOwnBoxJoinsBehindTheMicrophone() {
+        edits().putBesideWhole(tone().find("amp").orElseThrow(), Gear.model("open clean"));
+        assertThat(tone().routing().branches()).singleElement().satisfies(b -> {
+            assertThat(b.blocks()).containsExactly("amp 2", "cabinet 2", "microphone 2");
+            assertThat(b.before()).isEqualTo("echo");
+        });
+    }
+
+    @Test
+    void aBranchThatWouldComeBackBeforeItLeavesIsToldAndNotKept() {
+        edits().putBeside(tone().find("cabinet").orElseThrow(), Gear.model("1×12 open"));
+        Tone before = tone();
+        edits().branch("cabinet 2", b -> b.between("echo", "amp"), "backwards");
+        assertThat(tone()).isEqualTo(before);
+    }
 }

@@ -1,4 +1,4 @@
-package verisonus.app;
+package verisonus.casebook.exchange;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -7,10 +7,11 @@ import java.util.Locale;
 import verisonus.core.fault.OutputFault;
 
 /** Where the player's own files are kept when no other place is named: VERISONUS_DATA, or the system's usual folder. */
-final class UserFolder {
+public final class UserFolder {
     private UserFolder() {}
 
-    static Path path() {
+    /** @throws OutputFault where it cannot be made */
+    public static Path path() {
         String named = System.getenv("VERISONUS_DATA");
         Path folder = named != null && !named.isBlank() ? Path.of(named) : usual().resolve("verisonus");
         try {
