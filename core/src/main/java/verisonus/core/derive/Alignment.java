@@ -3,23 +3,26 @@ package verisonus.core.derive;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import verisonus.core.sound.RealFft;
+import java.util.OptionalInt;
 import verisonus.core.sound.Stft;
 
 /**
  * Does the dry guitar play the same phrase as the reference, and how much earlier? Pitch-class profiles every 20 ms
  * must agree at one shift better than at all others (chroma matching; M. A. Bartsch, G. H. Wakefield, WASPAA 2001);
- * the shift is then refined to a millisecond on the rise of the level.
+ * the shift is then refined to a sample where the DI is of the very same performance ({@link SharpOffset}), else to a few
+ * milliseconds on the beginnings of its notes ({@link OnsetOffset}).
  *
  * @param pairing same phrase or other playing
  * @param offsetSamples how much later the reference plays than the DI
  * @param likeness correlation of the profiles at that shift, −1 to 1
+ * @param sharp whether the DI is of the same performance, recorded at the same speed
  */
-record Alignment(Pairing pairing, int offsetSamples, double likeness) {
+record Alignment(Pairing pairing, int offsetSamples, double likeness, boolean sharp) {
     private static final int SIZE = 8192;
     private static final int HOP = 960;
     /** Profiles of one phrase correlate above this, whatever the sound; of two phrases hardly ever. */
     private static final double SAME = 0.45;
+    private static final double NEAR_S = 0.06;
     private static final double REACH_S = 3;
     private static final double DRIFT_REACH_S = 0.1;
     /** What differs less is the clippers' doing rather than the recorders'. */
@@ -45,8 +48,11 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness) {
                 best = shift;
             }
         }
-        if (bestScore < SAME) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore);
-        return new Alignment(Pairing.SAME_PHRASE, refined(reference, di, rateHz, best * HOP, 0.05), bestScore);
+        if (bestScore < SAME) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
+        int found = best;
+        OptionalInt one = SharpOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
+        int offset = one.orElseGet(() -> OnsetOffset.find(reference, di, rateHz, found * HOP, NEAR_S));
+        return new Alignment(Pairing.SAME_PHRASE, offset, bestScore, one.isPresent());
     }
 
     private static double likeness(double[][] a, double[][] b, int shift) {
@@ -94,67 +100,21 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness) {
         return out;
     }
 
-    /** The shift near a known one at which both rise together, in samples. */
-    static int refined(float[] reference, float[] di, int rateHz, int near, double reachS) {
-        int hop = rateHz / 1000;
-        double[] a = rise(reference, hop);
-        double[] b = rise(di, hop);
-        int middle = Math.round((float) near / hop);
-        int reach = (int) (reachS * 1000);
-        int size = RealFft.sizeFor(a.length + b.length + Math.abs(middle) + reach);
-        RealFft fft = new RealFft(size);
-        float[] fa = packed(a, size);
-        float[] fb = packed(b, size);
-        fft.forward(fa);
-        fft.forward(fb);
-        for (int k = 3; k < size; k += 2) fb[k] = -fb[k];
-        RealFft.multiply(fa, fb);
-        fft.inverse(fa);
-        int best = middle;
-        for (int s = middle - reach; s <= middle + reach; s++) {
-            if (fa[Math.floorMod(s, size)] > fa[Math.floorMod(best, size)]) best = s;
-        }
-        return best * hop;
-    }
-
-    private static float[] packed(double[] v, int size) {
-        float[] out = new float[size];
-        double mean = Arrays.stream(v).average().orElse(0);
-        for (int i = 0; i < v.length; i++) out[i] = (float) (v[i] - mean);
-        return out;
-    }
-
-    /** Positive change of the log level, smoothed over a few milliseconds. */
-    private static double[] rise(float[] x, int hop) {
-        int n = x.length / hop;
-        double[] level = new double[n];
-        double smooth = 0;
-        double peak = 0;
-        for (float v : x) peak = Math.max(peak, Math.abs(v));
-        double floor = peak * peak * 1e-6 * hop + 1e-12;
-        for (int t = 0; t < n; t++) {
-            double sum = 0;
-            for (int i = t * hop; i < (t + 1) * hop; i++) sum += (double) x[i] * x[i];
-            smooth += 0.3 * (Math.log(sum + floor) - smooth);
-            level[t] = smooth;
-        }
-        double[] out = new double[n];
-        for (int t = 1; t < n; t++) out[t] = Math.max(0, level[t] - level[t - 1]);
-        return out;
-    }
-
     /**
      * The DI laid under the reference, as long as it. Where the end lies further off than the beginning, as after two recorders
      * or a tape whose speed differed, it is stretched between them.
      */
-    static float[] laid(float[] reference, float[] di, int rateHz, int offset) {
+    float[] laid(float[] reference, float[] di, int rateHz) {
+        int offset = offsetSamples;
+        if (sharp) return shifted(di, offset, reference.length);
         int window = (int) (WINDOW_S * rateHz);
         float[] shifted = shifted(di, offset, reference.length);
         List<double[]> seen = new ArrayList<>();
         for (int from = 0; from + window <= reference.length; from += window / 2) {
             float[] part = Arrays.copyOfRange(reference, from, from + window);
             float[] under = Arrays.copyOfRange(shifted, from, from + window);
-            seen.add(new double[]{from + window / 2.0, offset + refined(part, under, rateHz, 0, DRIFT_REACH_S)});
+            seen.add(new double[]{from + window / 2.0,
+                    offset + OnsetOffset.find(part, under, rateHz, 0, DRIFT_REACH_S)});
         }
         if (seen.size() < FEWEST_WINDOWS) return shifted;
         double drift = slope(seen);

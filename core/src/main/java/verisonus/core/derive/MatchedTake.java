@@ -29,7 +29,7 @@ public record MatchedTake(Sound reference, Sound sound, boolean same) {
         float[] x = di.atRate(Renderer.RATE_HZ).mid();
         Alignment a = Alignment.find(wanted.mid(), x, Renderer.RATE_HZ);
         boolean same = a.pairing() == Pairing.SAME_PHRASE;
-        float[] laid = same ? Alignment.laid(wanted.mid(), x, Renderer.RATE_HZ, a.offsetSamples()) : x;
+        float[] laid = same ? a.laid(wanted.mid(), x, Renderer.RATE_HZ) : x;
         Sound take = Sound.mono(laid, Renderer.RATE_HZ);
         double whole = same ? wanted.durationS() : take.durationS();
         if (whole <= longestS) return new MatchedTake(wanted, take, same);

@@ -83,7 +83,7 @@ public final class ToneSearch {
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
         float[] dry = same
-                ? Alignment.laid(wanted, di.mid(), Renderer.RATE_HZ, alignment.offsetSamples())
+                ? alignment.laid(wanted, di.mid(), Renderer.RATE_HZ)
                 : di.mid();
         CurveDictionary dictionary = new CurveDictionary(options);
         Evidence first = KnobFit.result(alone);

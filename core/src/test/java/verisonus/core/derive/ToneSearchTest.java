@@ -146,40 +146,6 @@ class ToneSearchTest {
     }
 
     @Test
-    void aLateTakeIsMovedToTheReference() {
-        int late = 9600;
-        float[] x = DI.mid();
-        Sound moved = Sound.mono(Signal.array(x.length, i -> i < late ? 0 : x[i - late]), 48000);
-        Alignment a = Alignment.find(reference.mid(), moved.mid(), 48000);
-        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
-        assertThat(a.offsetSamples() / 48.0).isCloseTo(-200, within(6.0));
-    }
-
-    @Test
-    void aTakeThatDriftsIsStretchedToTheReference() {
-        float[] x = Signal.plucks(0.41, 5).atDb(-8).lasting(12).mid();
-        double slower = 0.998;
-        float[] drifting = Signal.array(x.length, i -> x[(int) Math.min(x.length - 1, i / slower)]);
-        Alignment a = Alignment.find(x, drifting, 48000);
-        float[] laid = Alignment.laid(x, drifting, 48000, a.offsetSamples());
-        for (int from : new int[]{48000, 48000 * 9}) {
-            float[] part = java.util.Arrays.copyOfRange(x, from, from + 48000);
-            float[] under = java.util.Arrays.copyOfRange(laid, from, from + 48000);
-            assertThat(Alignment.refined(part, under, 48000, 0, 0.05) / 48.0).as("at %d", from)
-                    .isCloseTo(0, within(4.0));
-        }
-        assertThat(Alignment.laid(x, x, 48000, 0)).isEqualTo(x);
-    }
-
-    @Test
-    void aPartOfThePhraseIsFoundInTheWholeTake() {
-        Sound part = reference.slice(2, 4.6);
-        Alignment a = Alignment.find(part.mid(), DI.mid(), 48000);
-        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
-        assertThat(a.offsetSamples() / 48.0).isCloseTo(-2000, within(10.0));
-    }
-
-    @Test
     void cancellingAtOnceLeavesByTheTypedWay() {
         assertThatThrownBy(() -> search(DI, options(), new StopAtOnce())).isInstanceOf(Cancelled.class);
     }

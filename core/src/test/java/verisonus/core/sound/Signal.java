@@ -37,15 +37,23 @@ public record Signal(Shape shape, double db, int rateHz) {
 
     /** Notes with falling partials, one every {@code everyS}, in a scale that does not repeat itself soon. */
     public static Signal plucks(double everyS, long seed) {
+        return plucks(everyS, seed, seed);
+    }
+
+    /** The same notes as another hand, or the same hand another time, plays them: each begins elsewhere by up to 8 ms. */
+    public static Signal plucks(double everyS, long seed, long hand) {
         SplittableRandom random = new SplittableRandom(seed);
+        SplittableRandom other = new SplittableRandom(hand);
         double[] hz = new double[400];
         double[] late = new double[hz.length];
         double[] hard = new double[hz.length];
         int[] scale = {0, 2, 3, 5, 7, 8, 10, 12, 14, 15, 17, 19};
         for (int i = 0; i < hz.length; i++) {
             hz[i] = 110 * Math.pow(2, scale[random.nextInt(scale.length)] / 12.0);
-            late[i] = 0.008 * random.nextDouble();
-            hard[i] = 0.6 + 0.4 * random.nextDouble();
+            double waver = random.nextDouble();
+            double force = random.nextDouble();
+            late[i] = 0.008 * (hand == seed ? waver : other.nextDouble());
+            hard[i] = 0.6 + 0.4 * (hand == seed ? force : other.nextDouble());
         }
         return of(t -> {
             double sum = 0;
