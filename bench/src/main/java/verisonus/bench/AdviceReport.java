@@ -13,8 +13,8 @@ import verisonus.core.derive.NextMoves;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.derive.Tolerance;
 import verisonus.core.derive.ToneSearch;
-import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Examination;
+import verisonus.core.derive.MatchedTake;
+import verisonus.core.derive.ToneEvidence;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -60,7 +60,7 @@ final class AdviceReport {
             amp = amp.with(knob, Math.clamp(amp.get(knob) + (r.nextBoolean() ? 3 : -3), 0, 10));
         }
         off = off.with(amp);
-        Evidence reference = Examination.of(k.reference(), Examination.Depth.STEADY, Progress.NONE);
+        ToneEvidence reference = ToneEvidence.of(new MatchedTake(k.reference(), k.di(), true), Progress.NONE);
         long started = System.nanoTime();
         NextMoves next = new NextMoves(new NextMoves.Question(reference, k.di(), off, Rig.everything(), Set.of(),
                 Set.of()), workers, Progress.NONE);
@@ -69,8 +69,8 @@ final class AdviceReport {
         tally.share("moves: something found", !moves.isEmpty());
         if (moves.isEmpty()) return;
         Sound mine = Renderer.render(moves.get(0).tone(), k.di(), Quality.FINAL, Progress.NONE);
-        double after = GapLedger.between(reference, Examination.of(mine, Examination.Depth.TONE, Progress.NONE))
-                .distanceJnd();
+        double after = GapLedger.between(reference.wanted(),
+                reference.heard(moves.get(0).tone(), mine, Progress.NONE)).distanceJnd();
         double gained = next.gap().distanceJnd() - after;
         tally.error("moves: promise against measure, share", (moves.get(0).gainJnd() - gained) / Math.max(0.1, gained));
         tally.share("moves: the first makes it better", gained > 0);

@@ -112,6 +112,12 @@ final class DeriveReport {
         }
         Derivation d = search(reference, di);
         distances(name, reference, d.render());
+        if (spoiling == OtherChain.Spoiling.ALL) {
+            Sound quiet = KnownTone.levelled(chain.play(di.mid(), OtherChain.Spoiling.QUIET));
+            distances(name + ", against it without its noise", quiet, d.render());
+            distances(name + ", floor: another hall of the same description", quiet,
+                    KnownTone.levelled(chain.play(di.mid(), OtherChain.Spoiling.OTHER_HALL)));
+        }
         distances(name + ", raw take", reference, di);
         distances(name + ", matched equalizer", reference,
                 Sound.mono(MatchedEqualizer.of(reference.mid(), di.mid()), Effects.RATE_HZ));

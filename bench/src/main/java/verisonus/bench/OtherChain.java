@@ -8,11 +8,18 @@ import verisonus.core.sound.Biquad;
  * order of filters, a loudspeaker of random ripples. Nothing of the simulated gear is used.
  */
 final class OtherChain {
+    private static final double NOISE_DB = -50;
+    private static final double NONE_DB = -200;
+
     private OtherChain() {}
 
     /** What is added to the dry chain. */
     enum Spoiling {
-        NOTHING, ALL
+        NOTHING,
+        /** All but the noise: what a tone can be judged by, for no tone shall hiss as the recording does. */
+        QUIET,
+        /** The same in another hall of the same description: two such halls differ as much as no tone can be nearer. */
+        OTHER_HALL, ALL
     }
 
     /** The settings of one such chain; the same for every take that goes through it. */
@@ -35,7 +42,10 @@ final class OtherChain {
             filter(x, Biquad.highShelf(2200, 12 * r.nextDouble() - 4, Effects.RATE_HZ));
             x = Effects.clipped(x, 12 * r.nextDouble() - 6, r.nextInt(4));
             x = speaker(x, r);
-            return spoiling == Spoiling.NOTHING ? x : spoiled(x, r);
+            return spoiling == Spoiling.NOTHING
+                    ? x
+                    : spoiled(x, r, spoiling == Spoiling.ALL ? NOISE_DB : NONE_DB,
+                            new SplittableRandom(seed + (spoiling == Spoiling.OTHER_HALL ? 77 : 0)));
         }
     }
 
@@ -51,17 +61,17 @@ final class OtherChain {
     }
 
     /** An echo, a space, noise, another level, and a late start. */
-    private static float[] spoiled(float[] x, SplittableRandom r) {
+    private static float[] spoiled(float[] x, SplittableRandom r, double noiseDb, SplittableRandom hall) {
         float[] y = r.nextInt(2) == 0
                 ? new Effects.Echo(180 + 400 * r.nextDouble(), 0.4 * r.nextDouble(), -14 + 7 * r.nextDouble()).on(x)
                 : x;
-        y = Effects.reverb(y, 0.4 + 1.6 * r.nextDouble(), 15 * r.nextDouble(), -16 + 8 * r.nextDouble(), r);
+        y = Effects.reverb(y, 0.4 + 1.6 * r.nextDouble(), 15 * r.nextDouble(), -16 + 8 * r.nextDouble(), hall);
         double rms = Math.sqrt(Effects.energy(y) / y.length);
         float[] out = new float[y.length];
         int late = (int) (0.008 * Effects.RATE_HZ);
         double gain = Math.pow(10, (8 * r.nextDouble() - 4) / 20);
         for (int i = 0; i < out.length; i++) {
-            double noise = rms * Math.pow(10, -50 / 20.0) * r.nextGaussian();
+            double noise = rms * Math.pow(10, noiseDb / 20) * r.nextGaussian();
             out[i] = (float) (gain * ((i >= late ? y[i - late] : 0) + noise));
         }
         return out;

@@ -20,8 +20,7 @@ import verisonus.core.derive.MatchedTake;
 import verisonus.core.derive.Move;
 import verisonus.core.derive.NextMoves;
 import verisonus.core.derive.SaidWord;
-import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Examination;
+import verisonus.core.derive.ToneEvidence;
 import verisonus.core.evidence.Word;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
@@ -72,7 +71,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         Rig gear = ToneInput.rig(rig);
         Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
         MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
-        Evidence evidence = Examination.of(take.reference(), Examination.Depth.STEADY, Progress.NONE);
+        ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
         return ToneInput.shared(workers -> {
             NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Set.of(),
                     Set.copyOf(wantedSo)), workers, Progress.NONE);
@@ -95,9 +94,9 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         });
     }
 
-    private double measured(Evidence evidence, Tone t, Sound take) {
+    private double measured(ToneEvidence evidence, Tone t, Sound take) {
         Sound mine = Renderer.render(t, take, Quality.FINAL, Progress.NONE);
-        return GapLedger.between(evidence, Examination.of(mine, Examination.Depth.TONE, Progress.NONE))
+        return GapLedger.between(evidence.wanted(), evidence.heard(t, mine, Progress.NONE))
                 .wanting(Set.copyOf(wantedSo)).distanceJnd();
     }
 

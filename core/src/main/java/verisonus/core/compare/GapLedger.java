@@ -9,7 +9,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.SpectrumReading;
 
 /**
@@ -120,7 +119,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
             rows.add(new GapRow("saturation", "index", a, b, JndScale.SATURATION_INDEX, "amp",
                     direction(b < a, "more gain or drive", "less gain or drive"), true));
         }
-        echoRows(reference.echo(), candidate.echo(), rows);
+        rows.addAll(EffectRows.of(reference, candidate));
         if (reference.tuning().isPresent() && candidate.tuning().isPresent()) {
             rows.add(new GapRow("tuning", "cents", reference.tuning().value().orElseThrow().offsetCents(),
                     candidate.tuning().value().orElseThrow().offsetCents(), JndScale.PITCH_CENTS, "playing",
@@ -201,27 +200,6 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
         return a.isPresent() && b.isPresent()
                 ? Optional.of(new double[]{a.getAsDouble(), b.getAsDouble()})
                 : Optional.empty();
-    }
-
-    private static void echoRows(Finding<EchoReading> ref, Finding<EchoReading> cand, List<GapRow> rows) {
-        if (ref.value().isEmpty() && cand.value().isEmpty()) return;
-        if (ref.value().isEmpty() || cand.value().isEmpty()) {
-            double there = ref.value().or(cand::value).orElseThrow().levelDb();
-            double floor = -30;
-            String advice = ref.isPresent() ? "add an echo" : "take the echo out or lower its mix";
-            rows.add(new GapRow("echo level", "dB", ref.isPresent() ? there : floor, cand.isPresent() ? there : floor,
-                    3 * JndScale.ECHO_LEVEL_DB, "echo", advice, true));
-            return;
-        }
-        EchoReading a = ref.value().orElseThrow();
-        EchoReading b = cand.value().orElseThrow();
-        rows.add(new GapRow("echo time", "ms", a.timeMs(), b.timeMs(), JndScale.echoTimeMs(a.timeMs()), "echo",
-                String.format(Locale.ROOT, "set the echo to %.0f ms", a.timeMs()), true));
-        rows.add(new GapRow("echo level", "dB", a.levelDb(), b.levelDb(), JndScale.ECHO_LEVEL_DB, "echo",
-                direction(b.levelDb() < a.levelDb(), "echo mix up", "echo mix down"), true));
-        rows.add(new GapRow("echo repeats", "%", a.feedbackPercent(), b.feedbackPercent(), JndScale.FEEDBACK_POINTS,
-                "echo",
-                direction(b.feedbackPercent() < a.feedbackPercent(), "feedback up", "feedback down"), true));
     }
 
     /** Level to add to the candidate's bands so that both are equally loud where the reference can be trusted. */

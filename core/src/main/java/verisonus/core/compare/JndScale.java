@@ -12,6 +12,9 @@ final class JndScale {
     static final double CORRELATION = 0.08;
     static final double ECHO_LEVEL_DB = 1;
     static final double FEEDBACK_POINTS = 8;
+    /** One decibel is heard (clarity, ISO 3382-1); the reading itself is off by about two. */
+    static final double SPACE_LEVEL_DB = 2;
+    static final double DEPTH_POINTS = 10;
 
     private JndScale() {}
 
@@ -22,6 +25,15 @@ final class JndScale {
 
     static double echoTimeMs(double ms) {
         return Math.max(5, 0.04 * ms);
+    }
+
+    /** A twentieth is heard (ISO 3382-1), but a decay is read to about a seventh: what is smaller is no finding. */
+    static double decayS(double seconds) {
+        return 0.15 * seconds;
+    }
+
+    static double movementHz(double hz) {
+        return 0.08 * hz;
     }
 
     /** A change of attack is heard from about a third of its length. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
+import verisonus.core.evidence.SharpOffset;
 import verisonus.core.sound.Stft;
 
 /**

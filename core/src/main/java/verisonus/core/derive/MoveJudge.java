@@ -29,7 +29,7 @@ final class MoveJudge {
         this.question = question;
         this.di = question.di().atRate(Renderer.RATE_HZ);
         this.workers = workers;
-        now = examined(question.tone(), Examination.Depth.TONE);
+        now = question.reference().heard(question.tone(), rendered(question.tone()), Progress.NONE);
         gap = ledger(now);
     }
 
@@ -42,18 +42,17 @@ final class MoveJudge {
         return gap;
     }
 
-    private Evidence examined(Tone t, Examination.Depth depth) {
-        return Examination.of(Renderer.render(t, di, Optional.of(di), Quality.FINAL, Progress.NONE), depth,
-                Progress.NONE);
+    private Sound rendered(Tone t) {
+        return Renderer.render(t, di, Optional.of(di), Quality.FINAL, Progress.NONE);
     }
 
-    /** What is found after a control was turned: echo and pitch stay. */
+    /** What is found after a control was turned: pitch, echo, space and movement stay. */
     Evidence turned(Tone t) {
-        return examined(t, Examination.Depth.CONTROL).echoing(now);
+        return Examination.of(rendered(t), Examination.Depth.CONTROL, Progress.NONE).behind(now);
     }
 
     private GapLedger ledger(Evidence candidate) {
-        return GapLedger.between(question.reference(), candidate).wanting(question.wantedSo());
+        return GapLedger.between(question.wanted(), candidate).wanting(question.wantedSo());
     }
 
     /** How much nearer this would be, JND; negative where it would be further away. */

@@ -12,9 +12,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Finding;
 import verisonus.core.evidence.Trait;
 import verisonus.core.evidence.Word;
 import verisonus.core.fault.Progress;
@@ -22,7 +20,6 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
-import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -61,13 +58,17 @@ public final class NextMoves {
     /**
      * What moves are looked for.
      *
-     * @param reference what was measured in the part that is listened to
+     * @param reference what was measured in the part that is listened to, and how the tone is measured against it
      * @param di the dry take, in time with it where it plays the same
      * @param locked controls that are not turned
      * @param wantedSo differences that are not chased
      */
-    public record Question(Evidence reference, Sound di, Tone tone, Rig rig, Set<String> locked,
-            Set<String> wantedSo) {}
+    public record Question(ToneEvidence reference, Sound di, Tone tone, Rig rig, Set<String> locked,
+            Set<String> wantedSo) {
+        Evidence wanted() {
+            return reference.wanted();
+        }
+    }
 
     /** Measures the tone as it is and tries each control once. */
     public NextMoves(Question question, ExecutorService workers, Progress progress) {
@@ -95,7 +96,7 @@ public final class NextMoves {
         progress.step(0.6, "checking " + promising.size() + " moves");
         out.addAll(judge.measured(promising));
         out.addAll(exchanges());
-        out.addAll(echoes());
+        out.addAll(new EffectMoves(question, judge).all());
         equalizerPutIn().ifPresent(out::add);
         out.removeIf(m -> m.gainJnd() < LEAST_JND);
         out.sort(Comparator.comparingDouble((Move m) -> -worth(m)));
@@ -222,33 +223,6 @@ public final class NextMoves {
                 String.format(Locale.ROOT, "parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz)
                         .replace('-', '−'),
                 List.of(), judge.now().coloured(f -> ControlEffects.curveDb(eq, f))));
-    }
-
-    /** The echo's mix and feedback where the repeats are off. */
-    private List<Move> echoes() {
-        var wanted = question.reference.echo().value();
-        var has = judge.now().echo().value();
-        var unit = question.tone.main().stream().filter(b -> b.on() && b.model().kind() == Kind.ECHO).findFirst();
-        if (wanted.isEmpty() || has.isEmpty() || unit.isEmpty()) return List.of();
-        Block b = unit.get();
-        EchoReading w = wanted.get();
-        EchoReading e = has.get();
-        double level = MixLaw.of(b).wetDb(b.get("mix")) + w.levelDb() - e.levelDb();
-        double feedback = b.get("feedback") + w.feedbackPercent() - e.feedbackPercent();
-        List<Move> out = new ArrayList<>();
-        if (!question.locked.contains(b.id() + "/mix"))
-            out.add(echo(b, "mix", MixLaw.of(b).percentFor(level), new EchoReading(e.timeMs(), e.feedbackPercent(),
-                    w.levelDb(), e.pingPong())));
-        if (!question.locked.contains(b.id() + "/feedback"))
-            out.add(echo(b, "feedback", Math.clamp(feedback, 0, 95), new EchoReading(e.timeMs(), w.feedbackPercent(),
-                    e.levelDb(), e.pingPong())));
-        return out;
-    }
-
-    private Move echo(Block b, String control, double to, EchoReading then) {
-        return judge.judged(question.tone.with(b.with(control, to)), b.id() + " " + control,
-                List.of(new Move.Turn(b.id(), control, b.get(control), to)),
-                judge.now().repeating(Finding.present(then, 1, "set so")));
     }
 
     /** Treble, presence, treble cut and microphone position act on the same highs: solved together, in rounds. */

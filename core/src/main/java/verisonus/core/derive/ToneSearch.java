@@ -121,7 +121,9 @@ public final class ToneSearch {
                 dictionary.entry(best.curve()));
 
         Future<Evidence> heard = workers
-                .submit(() -> Examination.of(finished.render(), Examination.Depth.TONE, Progress.NONE));
+                .submit(() -> new ToneEvidence(evidence,
+                        same ? Optional.of(Sound.mono(dry, Renderer.RATE_HZ)) : Optional.empty())
+                        .heard(finished.tone(), finished.render(), Progress.NONE));
         SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
                 finished.tone());
         Evidence candidate = KnobFit.result(heard);

@@ -56,10 +56,10 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
         return java.util.OptionalDouble.of(at.getAsDouble() + share * (to.getAsDouble() - from.getAsDouble()));
     }
 
-    /** The same with echo and pitch of another examination, where this one did not ask. */
-    public Evidence echoing(Evidence asked) {
+    /** The same with pitch, echo, space and movement of another examination, where this one did not ask. */
+    public Evidence behind(Evidence asked) {
         return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum, asked.tuning, tempo, dynamics,
-                saturation, asked.echo, reverb, modulation, stereo, circumstances);
+                saturation, asked.echo, asked.reverb, asked.modulation, stereo, circumstances);
     }
 
     /** The same with dirt as it was read otherwise. */
@@ -76,6 +76,11 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
     public Evidence coloured(java.util.function.DoubleUnaryOperator gainDb) {
         return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum.coloured(gainDb), tuning, tempo,
                 dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /** The same with another space. */
+    public Evidence spacious(Finding<ReverbReading> found) {
+        return with(echo, found, modulation, saturation);
     }
 
     /** The same with movement asked for afterwards. */

@@ -54,6 +54,16 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
                 .map(a -> ModulationEstimator.estimate(region, take, a.lagS()));
     }
 
+    /** What was found alone, with space and movement as the take shows them; the same where it plays something else. */
+    public static Evidence effects(Evidence alone, Sound region, Sound take) {
+        Sound heard = low(region);
+        Sound played = low(take);
+        return TakeAlignment.of(heard, played).map(a -> alone.with(alone.echo(),
+                reverb(heard, played, a.lagS(), alone.echo()),
+                alone.echo().isPresent() ? alone.modulation() : movement(region, take).orElse(alone.modulation()),
+                alone.saturation())).orElse(alone);
+    }
+
     /** @param movement asked for only where no echo hides it; it may have been worked out beside the first examination */
     public static PairedExamination of(Evidence alone, Sound region, Sound take,
             Supplier<Optional<Finding<ModulationReading>>> movement) {

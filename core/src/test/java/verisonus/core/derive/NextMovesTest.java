@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
@@ -55,8 +56,12 @@ class NextMovesTest {
                 Progress.NONE);
     }
 
+    private static ToneEvidence alone() {
+        return new ToneEvidence(reference, Optional.empty());
+    }
+
     private static NextMoves moves(Set<String> locked, Set<String> wantedSo) {
-        return new NextMoves(new NextMoves.Question(reference, DI, MINE, Rig.everything(), locked, wantedSo), workers,
+        return new NextMoves(new NextMoves.Question(alone(), DI, MINE, Rig.everything(), locked, wantedSo), workers,
                 Progress.NONE);
     }
 
@@ -89,7 +94,7 @@ class NextMovesTest {
     void anEqualizerIsPutInOnlyWhereOneIsOwnedAndThereIsRoom() {
         assertThat(best).anyMatch(m -> m.what().startsWith("parametric equalizer put in"));
         Rig full = Rig.everything().limited(MINE.blocks().size(), Set.of());
-        NextMoves none = new NextMoves(new NextMoves.Question(reference, DI, MINE, full, Set.of(), Set.of()), workers,
+        NextMoves none = new NextMoves(new NextMoves.Question(alone(), DI, MINE, full, Set.of(), Set.of()), workers,
                 Progress.NONE);
         assertThat(none.best(Progress.NONE)).noneMatch(m -> m.what().startsWith("parametric equalizer put in"));
     }

@@ -24,6 +24,7 @@ import verisonus.core.derive.NextMoves;
 import verisonus.core.derive.PlayingShare;
 import verisonus.core.derive.Reach;
 import verisonus.core.derive.SaidWord;
+import verisonus.core.derive.ToneEvidence;
 import verisonus.core.derive.TouchCurve;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -66,11 +67,11 @@ public final class AdviceModel {
     }
 
     /** A part of the studied region with the take in time with it, and what was measured in the part. */
-    private record Ground(MatchedTake take, Evidence evidence) {}
+    private record Ground(MatchedTake take, ToneEvidence evidence) {}
 
     private Ground ground(Sound wanted) {
         MatchedTake take = take(wanted);
-        return new Ground(take, Examination.of(take.reference(), Examination.Depth.STEADY, Progress.NONE));
+        return new Ground(take, ToneEvidence.of(take, Progress.NONE));
     }
 
     /** The take as the search laid it under the region; of a long region a part. */
@@ -171,7 +172,8 @@ public final class AdviceModel {
             TouchCurve touch = TouchCurve.of(tone, di().peak());
             Sound mine = Renderer.render(tone, g.take.sound(), Optional.of(g.take.sound()), Quality.FINAL, p);
             Feel feel = Feel
-                    .of(new Feel.Heard(g.evidence, g.take.reference(), Examination.of(mine, Examination.Depth.TONE, p),
+                    .of(new Feel.Heard(g.evidence.wanted(), g.take.reference(),
+                            Examination.of(mine, Examination.Depth.TONE, p),
                             mine, g.take.same() ? Optional.of(g.take.sound()) : Optional.empty()), touch);
             Sound part = di().durationS() > 6 ? di().slice(0, 6) : di();
             return new Fingers(feel, StageDirt.of(tone, part, SOFT_DB), StageDirt.of(tone, part, 0),

@@ -19,18 +19,15 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Contributions;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
+import verisonus.core.derive.ToneEvidence;
 import verisonus.core.derive.ToneSearch;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -42,9 +39,6 @@ public final class DeriveModel {
     private final SearchChoices choices = new SearchChoices();
     private final AdviceModel advice = new AdviceModel(this);
 
-    /** What was measured in the region a hand-turned tone is compared with. */
-    private record Measured(long regionId, double fromS, double toS, Evidence evidence) {}
-
     private final ChainEdits chain = new ChainEdits(this);
     /** Contributions with the tone that they were worked out of. */
     record Weighed(Tone tone, Contributions contributions) {}
@@ -52,12 +46,13 @@ public final class DeriveModel {
     private final ReadOnlyObjectWrapper<Optional<Weighed>> weighed = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final Set<String> whole = new HashSet<>();
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
-    private volatile Optional<Measured> reference = Optional.empty();
+    private final HeardTone heard;
 
     private final ReadOnlyObjectWrapper<Optional<Spectra>> spectra = new ReadOnlyObjectWrapper<>(Optional.empty());
 
     public DeriveModel(Desk desk) {
         this.desk = desk;
+        heard = new HeardTone(desk);
         desk.sounds().subscribe(this::compareSpectra);
         desk.open().subscribe(o -> o.flatMap(OpenCase::tone)
                 .ifPresent(t -> choices.goal().set(t.remarks().goal())));
@@ -239,20 +234,17 @@ public final class DeriveModel {
             keep(before.turned(tone, before.gap()), what);
             return;
         }
-        Region region = c.region().get();
+        HeardTone.Place place = new HeardTone.Place(before, c.region().get(), s);
         desk.work().run("Measuring the change", progress -> {
-            Evidence aim = wanted(region, s, progress);
+            ToneEvidence aim = heard.reference(place, progress);
             if (accepted.isEmpty()) {
-                Evidence now = examined(tone, before, region, s, Examination.Depth.TONE, progress);
-                return new Tried(before.turned(tone, GapLedger.between(aim, now)), Optional.empty());
+                Evidence now = heard.whole(tone, place, aim, progress);
+                return new Tried(before.turned(tone, GapLedger.between(aim.wanted(), now)), Optional.empty());
             }
-            Evidence was = examined(before.tone(), before, region, s, Examination.Depth.TONE, progress);
-            boolean stay = echoesStay(before.tone(), tone);
-            Evidence asked = examined(tone, before, region, s,
-                    stay ? Examination.Depth.CONTROL : Examination.Depth.TONE, progress);
-            Evidence now = stay ? asked.echoing(was) : asked;
-            return new Tried(before.turned(tone, GapLedger.between(aim, now)),
-                    Optional.of(GapLedger.between(aim, was).wanting(before.gap().wantedSo())));
+            Evidence was = heard.whole(before.tone(), place, aim, progress);
+            Evidence now = heard.after(before.tone(), was, tone, place, aim, progress);
+            return new Tried(before.turned(tone, GapLedger.between(aim.wanted(), now)),
+                    Optional.of(GapLedger.between(aim.wanted(), was).wanting(before.gap().wantedSo())));
         }, tried -> {
             boolean good = accepted.isEmpty() || accepted.get().test(tried.before.orElseThrow(), tried.turned.gap());
             if (good) {
@@ -266,41 +258,6 @@ public final class DeriveModel {
                 }));
             }
         });
-    }
-
-    private Evidence wanted(Region region, Sounds s, Progress progress) {
-        Measured m = reference.filter(r -> r.regionId == region.id() && r.fromS == region.fromS()
-                && r.toS == region.toS()).orElseGet(() -> new Measured(region.id(), region.fromS(), region.toS(),
-                        Examination.of(s.reference().orElseThrow().slice(region.fromS(), region.toS()), progress)));
-        reference = Optional.of(m);
-        return m.evidence;
-    }
-
-    /** What is found in the part of mine that lies under the region, while it is heard. */
-    private Evidence examined(Tone tone, DerivedTone before, Region region, Sounds s, Examination.Depth depth,
-            Progress progress) {
-        Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
-        // Heard at once; the measuring takes longer.
-        desk.hearMine(mine, before.search().diStartS());
-        double from = region.fromS() - before.search().diStartS();
-        boolean same = before.search().pairing().equals("same phrase");
-        Sound part = same ? mine.slice(from, from + region.lengthS()) : mine;
-        try {
-            return Examination.of(part, depth, progress);
-        } catch (RuntimeException e) {
-            // The change is not kept, so what is heard must not be it.
-            s.mine().ifPresent(old -> desk.hearMine(old, before.search().diStartS()));
-            throw e;
-        }
-    }
-
-    /** Echoes that no block of the chain has changed are the same before and after, whatever is read of them. */
-    private static boolean echoesStay(Tone a, Tone b) {
-        return echoes(a).equals(echoes(b));
-    }
-
-    private static List<Block> echoes(Tone t) {
-        return t.blocks().stream().filter(b -> b.model().kind() == Kind.ECHO).toList();
     }
 
     void keep(DerivedTone tone, String what) {

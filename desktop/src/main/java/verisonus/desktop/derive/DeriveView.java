@@ -35,6 +35,7 @@ import verisonus.desktop.theme.Theme;
 public final class DeriveView extends BorderPane {
     private static final double NARROW = 960;
     private static final int WHY = 5;
+    private static final double SETTING = 26;
 
     private final DeriveModel model;
     private final Theme theme;
@@ -217,8 +218,8 @@ public final class DeriveView extends BorderPane {
     private VBox stage(Block b) {
         StageView box = new StageView(b, model.tone().orElseThrow().tone(), model, impulses);
         long lines = model.settings().stream().filter(r -> r.block().equals(b)).count();
-        // A block of one setting needs a taller line for its name; otherwise the name runs beside the next settings.
-        double height = lines == 1 ? 42 : 26;
+        // The name runs beside the next settings; where there are too few of them the first line must be taller.
+        double height = SETTING + Math.max(0, box.neededHeight() - lines * SETTING);
         box.setMaxHeight(height);
         box.setMinHeight(height);
         return box;

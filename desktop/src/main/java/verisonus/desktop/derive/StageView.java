@@ -32,7 +32,13 @@ import verisonus.desktop.theme.Nodes;
  * onto another it moves before that; Alt with the arrows moves it too, Delete takes it out.
  */
 final class StageView extends VBox {
+    private static final double HEAD = 22;
+    private static final double LINE = 15;
+    /** About as many letters go into a line. */
+    private static final double LETTERS = 14;
+
     private final Block block;
+    private final String words;
     private final DeriveModel model;
     private final ImpulsePicker impulses;
 
@@ -48,7 +54,8 @@ final class StageView extends VBox {
                 + "; Alt with up or down moves it, Delete takes it out, or drag it"));
         stage.setOnAction(_ -> model.toggleBlock(block));
         stage.setOnKeyPressed(this::key);
-        Button name = Nodes.plain(words(tone));
+        words = words(tone);
+        Button name = Nodes.plain(words);
         name.setId("model-" + block.id().replace(' ', '-'));
         name.getStyleClass().addAll("quiet", "small", "model");
         name.setWrapText(true);
@@ -79,6 +86,11 @@ final class StageView extends VBox {
                 ? ", in the loop"
                 : beside ? ", beside" : before ? ", before the amp" : "";
         return block.impulse().map(i -> i.name()).orElse(block.model().name()) + where + off;
+    }
+
+    /** Height of the head and of the model's name below it, broken into lines. */
+    double neededHeight() {
+        return HEAD + LINE * Math.ceil(words.length() / LETTERS);
     }
 
     private void key(KeyEvent e) {

@@ -63,7 +63,7 @@ final class WaysView extends VBox {
                 Nodes.label("comes back before", "quiet", "small"), back,
                 number(b, "level", "dB", b.levelDb(), v -> model.chain().branch(b.name(),
                         w -> w.mixed(v, w.pan(), w.turned()), String.format(Locale.ROOT, "to %+.1f dB", v))),
-                number(b, "pan", "% left − right +", b.pan(), v -> model.chain().branch(b.name(),
+                number(b, "pan", "% (− left, + right)", b.pan(), v -> model.chain().branch(b.name(),
                         w -> w.mixed(w.levelDb(), v, w.turned()), String.format(Locale.ROOT, "pan %+.0f %%", v))),
                 turned);
         return Nodes.column(3, head, line);

@@ -1,4 +1,4 @@
-package verisonus.core.derive;
+package verisonus.core.evidence;
 
 import java.util.Arrays;
 import java.util.OptionalInt;
@@ -9,7 +9,7 @@ import verisonus.core.sound.RealFft;
  * against each other hold one delay for all frequencies, whatever amp and box made of the levels (generalized cross-correlation
  * with phase transform; C. H. Knapp, G. C. Carter, IEEE ASSP 24, 1976). A phrase played again agrees in no phase and gives none.
  */
-final class SharpOffset {
+public final class SharpOffset {
     private static final double FROM_HZ = 100;
     private static final double TO_HZ = 4000;
     /** Peak over RMS within reach. One performance gives 15 to 27, two hardly 5. */
@@ -21,10 +21,14 @@ final class SharpOffset {
     private SharpOffset() {}
 
     /** In samples, within {@code reachS} of a shift that is roughly known; empty where the two are not one performance. */
-    static OptionalInt find(float[] reference, float[] di, int rateHz, int near, double reachS) {
+    public static OptionalInt find(float[] reference, float[] di, int rateHz, int near, double reachS) {
         int reach = (int) (reachS * rateHz);
         // Only what can play under the reference: the rest of a long take would be noise.
-        float[] under = Alignment.shifted(di, near + reach, reference.length + 2 * reach);
+        float[] under = new float[reference.length + 2 * reach];
+        int early = near + reach;
+        int from = Math.max(0, early);
+        int count = Math.min(under.length, di.length + early) - from;
+        if (count > 0) System.arraycopy(di, from - early, under, from, count);
         int size = RealFft.sizeFor(reference.length + under.length);
         RealFft fft = new RealFft(size);
         float[] a = Arrays.copyOf(reference, size);

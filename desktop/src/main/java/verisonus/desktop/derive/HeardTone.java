@@ -1,0 +1,101 @@
+package verisonus.desktop.derive;
+
+import java.util.List;
+import java.util.Optional;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Region;
+import verisonus.core.derive.MatchedTake;
+import verisonus.core.derive.ToneEvidence;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.fault.Progress;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Quality;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.sound.Sound;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.Sounds;
+
+/** Plays a changed tone and measures it as the studied part of the reference is measured, which is done once. */
+final class HeardTone {
+    private final Desk desk;
+    private volatile Optional<Measured> reference = Optional.empty();
+
+    private record Measured(long regionId, double fromS, double toS, double diStartS, ToneEvidence evidence) {}
+
+    /** Where a tone is heard: what it was before, the part of the reference that it is compared with, the sounds. */
+    record Place(DerivedTone before, Region region, Sounds sounds) {
+        private Sound wanted() {
+            return sounds.reference().orElseThrow().slice(region.fromS(), region.toS());
+        }
+
+        private boolean same() {
+            return before.search().pairing().equals("same phrase");
+        }
+
+        private double takeFromS() {
+            return region.fromS() - before.search().diStartS();
+        }
+    }
+
+    HeardTone(Desk desk) {
+        this.desk = desk;
+    }
+
+    ToneEvidence reference(Place p, Progress progress) {
+        Region r = p.region;
+        double start = p.before.search().diStartS();
+        Measured m = reference.filter(k -> k.regionId == r.id() && k.fromS == r.fromS() && k.toS == r.toS()
+                && k.diStartS == start).orElseGet(() -> new Measured(r.id(), r.fromS(), r.toS(), start,
+                        ToneEvidence.of(laid(p), progress)));
+        reference = Optional.of(m);
+        return m.evidence;
+    }
+
+    private static MatchedTake laid(Place p) {
+        Sound di = p.sounds.di().orElseThrow();
+        return p.same()
+                ? MatchedTake.at(p.wanted(), di, -p.takeFromS())
+                : new MatchedTake(p.wanted().atRate(Renderer.RATE_HZ), di, false);
+    }
+
+    /** All that a gap is made of, while the tone is heard. */
+    Evidence whole(Tone tone, Place p, ToneEvidence aim, Progress progress) {
+        return measured(tone, p, part -> aim.heard(tone, part, progress), progress);
+    }
+
+    /** The same after a change; what no block of its kind has changed is as it was, whatever is read of it. */
+    Evidence after(Tone before, Evidence was, Tone tone, Place p, ToneEvidence aim, Progress progress) {
+        if (!effects(before).equals(effects(tone))) return whole(tone, p, aim, progress);
+        return measured(tone, p, part -> Examination.of(part, Examination.Depth.CONTROL, progress), progress)
+                .behind(was);
+    }
+
+    private static List<Block> effects(Tone t) {
+        return t.blocks().stream().filter(b -> b.model().kind() == Kind.ECHO || b.model().kind() == Kind.REVERB
+                || b.model().kind() == Kind.MODULATION).toList();
+    }
+
+    private interface Question {
+        Evidence ask(Sound part);
+    }
+
+    /** Asks the part of the tone's sound that lies under the region. */
+    private Evidence measured(Tone tone, Place p, Question question, Progress progress) {
+        Sounds s = p.sounds;
+        double startS = p.before.search().diStartS();
+        Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
+        // Heard at once; the measuring takes longer.
+        desk.hearMine(mine, startS);
+        double from = p.takeFromS();
+        try {
+            return question.ask(p.same() ? mine.slice(from, from + p.region.lengthS()) : mine);
+        } catch (RuntimeException e) {
+            // The change is not kept, so what is heard must not be it.
+            s.mine().ifPresent(old -> desk.hearMine(old, startS));
+            throw e;
+        }
+    }
+}
