@@ -13,6 +13,7 @@ final class HalfBand {
     private float[] line;
     private float[] evens;
     private float[] odds;
+    private float[] sums = new float[0];
 
     /** @param taps of the phase that is no mere delay; a multiple of four, or 14 */
     HalfBand(int taps) {
@@ -50,10 +51,12 @@ final class HalfBand {
     void up(float[] in, int frames, float[] out) {
         int n = taps.length;
         line = roomFor(line, n + frames);
+        sums = roomFor(sums, frames);
         System.arraycopy(in, 0, line, n, frames);
+        filter(line, 1, frames);
         for (int i = 0; i < frames; i++) {
             out[2 * i] = line[n + i - n / 2];
-            out[2 * i + 1] = dot(line, i + 1);
+            out[2 * i + 1] = sums[i];
         }
         System.arraycopy(line, frames, line, 0, n);
     }
@@ -63,27 +66,38 @@ final class HalfBand {
         int n = taps.length;
         evens = roomFor(evens, n + frames);
         odds = roomFor(odds, n + frames);
+        sums = roomFor(sums, frames);
         for (int i = 0; i < frames; i++) {
             evens[n + i] = in[2 * i];
             odds[n + i] = in[2 * i + 1];
         }
-        for (int i = 0; i < frames; i++) out[i] = 0.5f * (evens[n + i - n / 2] + dot(odds, i));
+        filter(odds, 0, frames);
+        for (int i = 0; i < frames; i++) out[i] = 0.5f * (evens[n + i - n / 2] + sums[i]);
         System.arraycopy(evens, frames, evens, 0, n);
         System.arraycopy(odds, frames, odds, 0, n);
     }
 
-    /** Taps are alike from both ends. Two sums side by side: one alone would wait for each addition to end. */
-    private float dot(float[] x, int from) {
-        float a = 0;
-        float b = 0;
-        int last = from + taps.length - 1;
+    /**
+     * Filters from a place of {@code x} on into {@code sums}. Taps are alike from both ends. Tap by tap over the whole block rather
+     * than sample by sample: so the compiler works on many samples at a time. Two taps a pass spare half of the stores.
+     */
+    private void filter(float[] x, int from, int frames) {
         int half = taps.length / 2;
-        for (int k = 0; k + 1 < half; k += 2) {
-            a += taps[k] * (x[from + k] + x[last - k]);
-            b += taps[k + 1] * (x[from + k + 1] + x[last - k - 1]);
+        int last = from + taps.length - 1;
+        Arrays.fill(sums, 0, frames, 0);
+        for (int k = 0; k + 1 < half; k += 2) pair(x, from + k, last - k, frames, taps[k], taps[k + 1]);
+        if (half % 2 == 1) {
+            float t = taps[half - 1];
+            int a = from + half - 1;
+            int b = last - half + 1;
+            for (int i = 0; i < frames; i++) sums[i] += t * (x[a + i] + x[b + i]);
         }
-        if (half % 2 == 1) a += taps[half - 1] * (x[from + half - 1] + x[last - half + 1]);
-        return a + b;
+    }
+
+    private void pair(float[] x, int a, int b, int frames, float outer, float inner) {
+        float[] y = sums;
+        for (int i = 0; i < frames; i++)
+            y[i] += outer * (x[a + i] + x[b + i]) + inner * (x[a + 1 + i] + x[b - 1 + i]);
     }
 
     private static float[] roomFor(float[] line, int length) {
