@@ -146,6 +146,11 @@ public final class Work implements AutoCloseable {
         if (current != null) current.cancelled = true;
     }
 
+    /** Does something on the window's thread, soon. */
+    public void onWindow(Runnable what) {
+        window.execute(what);
+    }
+
     /** Shows a fault until it is dismissed. */
     public void tell(RuntimeException e) {
         String message = e.getMessage();

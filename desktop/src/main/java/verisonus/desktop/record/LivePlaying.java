@@ -4,6 +4,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Chain;
@@ -22,6 +23,7 @@ public final class LivePlaying implements AutoCloseable {
     private static final double FADE_S = 0.02;
 
     private final Inputs inputs;
+    private final Consumer<RuntimeException> failed;
     private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "live");
         t.setDaemon(true);
@@ -34,8 +36,10 @@ public final class LivePlaying implements AutoCloseable {
     private volatile int chainLatency;
     private volatile double peakDb = Decibels.SILENCE_DB;
 
-    public LivePlaying(Inputs inputs) {
+    /** @param failed is told, on the live thread, why playing ended where nobody asked it to */
+    public LivePlaying(Inputs inputs, Consumer<RuntimeException> failed) {
         this.inputs = inputs;
+        this.failed = failed;
     }
 
     /** Begins, or goes on with another tone. A tone that doubles hears the one hand on both sides. */
@@ -49,8 +53,10 @@ public final class LivePlaying implements AutoCloseable {
         Future<?> ignored = thread.submit(() -> {
             try {
                 run(mine);
-            } finally {
                 mine.set(false);
+            } catch (RuntimeException e) {
+                mine.set(false);
+                failed.accept(e);
             }
         });
     }

@@ -28,7 +28,7 @@ import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 
 /** Recording a dry take of the open case. */
-public final class RecordModel {
+public final class RecordModel implements AutoCloseable {
     /** A take with what was found of it. */
     public record Take(Sound sound, TakeChoice.Judged judged, boolean best) {}
 
@@ -48,7 +48,7 @@ public final class RecordModel {
     public RecordModel(Desk desk, Inputs inputs) {
         this.desk = desk;
         this.inputs = inputs;
-        live = new LivePlaying(inputs);
+        live = new LivePlaying(inputs, e -> desk.work().onWindow(() -> liveFailed(e)));
         desk.player().levelDb().subscribe(v -> live.setLevelDb(v.doubleValue()));
         desk.open().subscribe(_ -> followTone());
     }
@@ -85,6 +85,12 @@ public final class RecordModel {
         }
     }
 
+    /** The card was pulled out, or another program has taken it. */
+    private void liveFailed(RuntimeException e) {
+        playingLive.set(false);
+        desk.work().tell(e);
+    }
+
     private Optional<Tone> tone() {
         return desk.open().get().flatMap(OpenCase::tone).map(DerivedTone::tone);
     }
@@ -93,6 +99,12 @@ public final class RecordModel {
         desk.player().stop();
         live.pause();
         playingLive.set(false);
+    }
+
+    /** Ends playing live. */
+    @Override
+    public void close() {
+        live.close();
     }
 
     public ReadOnlyBooleanProperty playingLive() {

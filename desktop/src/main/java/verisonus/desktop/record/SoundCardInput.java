@@ -6,6 +6,7 @@ import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.DataLine;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.TargetDataLine;
+import verisonus.core.fault.InputFault;
 
 /** The machine's input, 16 bit mono. */
 final class SoundCardInput implements SoundInput {
@@ -44,6 +45,9 @@ final class SoundCardInput implements SoundInput {
     public void read(float[] mono, int frames) {
         if (bytes.length < 2 * frames) bytes = new byte[2 * frames];
         int got = line.read(bytes, 0, 2 * frames);
+        if (got <= 0 && !line.isOpen()) {
+            throw new InputFault(name(), "its input is gone", "plug it in again, or choose another in the system");
+        }
         for (int i = 0; i < frames; i++) {
             mono[i] = 2 * i + 1 < got ? (short) (bytes[2 * i] & 0xff | bytes[2 * i + 1] << 8) / 32768f : 0;
         }

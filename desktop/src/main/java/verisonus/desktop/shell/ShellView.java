@@ -54,8 +54,9 @@ import verisonus.desktop.travel.TravelModel;
 import verisonus.desktop.travel.TravelView;
 
 /** The whole window: margin, title and thread, bench, work strip, listening bar; keys and dropped files. */
-public final class ShellView extends StackPane {
+public final class ShellView extends StackPane implements AutoCloseable {
     private final Desk desk;
+    private final RecordModel record;
     private final Theme theme;
     private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
     private final BorderPane middle = new BorderPane();
@@ -73,13 +74,14 @@ public final class ShellView extends StackPane {
 
     public ShellView(Desk desk, Theme theme) {
         this.desk = desk;
+        record = recording(desk);
         this.theme = theme;
         getStyleClass().add("shell");
         setFocusTraversable(true);
         measure = new MeasureModel(desk);
         derive = new DeriveModel(desk);
         listen = new ListenModel(desk);
-        benches.put(Bench.LISTEN, new ListenView(listen, theme, recording(desk)));
+        benches.put(Bench.LISTEN, new ListenView(listen, theme, record));
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         deriving = new DeriveView(derive, theme);
         benches.put(Bench.DERIVE, deriving);
@@ -275,6 +277,12 @@ public final class ShellView extends StackPane {
                 return;
             }
         }
+    }
+
+    /** Ends what plays on a thread of its own. */
+    @Override
+    public void close() {
+        record.close();
     }
 
     public Desk desk() {

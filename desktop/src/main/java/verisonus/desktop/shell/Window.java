@@ -25,6 +25,7 @@ public final class Window implements AutoCloseable {
     private final Player player;
     private final Theme theme = new Theme();
     private final Desk desk;
+    private final ShellView shell;
     private final Scene scene;
 
     /** On the window's thread. Takes over the casebook. */
@@ -38,7 +39,8 @@ public final class Window implements AutoCloseable {
         work = new Work(Platform::runLater, shown);
         player = new Player(SoundOutput::best);
         desk = new Desk(book, work, new PlayerModel(player));
-        scene = new Scene(new ShellView(desk, theme), WIDTH, HEIGHT);
+        shell = new ShellView(desk, theme);
+        scene = new Scene(shell, WIDTH, HEIGHT);
         theme.dress(scene, SHEETS);
         scene.getRoot().requestFocus();
     }
@@ -57,6 +59,7 @@ public final class Window implements AutoCloseable {
 
     @Override
     public void close() {
+        shell.close();
         player.close();
         work.close();
         book.close();

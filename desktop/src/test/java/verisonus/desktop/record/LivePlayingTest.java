@@ -3,6 +3,7 @@ package verisonus.desktop.record;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -13,8 +14,9 @@ import verisonus.demo.Guitarist;
 class LivePlayingTest {
     private static final Tone CRUNCH = new Tone("crunch", List.of(Block.of("mid-forward crunch"),
             Block.of("2×12 closed"), Block.of("dynamic microphone")));
+    private final List<RuntimeException> failures = new CopyOnWriteArrayList<>();
     private final LivePlaying live = new LivePlaying(new Inputs(take -> Guitarist.play("Glass Harbour", take), true,
-            false));
+            false), failures::add);
 
     @AfterEach
     void close() {
@@ -46,6 +48,21 @@ class LivePlayingTest {
         live.play(new Tone("clean", List.of(Block.of("open clean"))));
         assertThat(live.isPlaying()).isTrue();
         assertThat(live.latencyMs()).isBetween(5.0, 60.0);
+    }
+
+    @Test
+    void anInputThatFailsEndsThePlayingAndIsTold() {
+        RuntimeException gone = new IllegalStateException("gone");
+        List<RuntimeException> told = new CopyOnWriteArrayList<>();
+        try (LivePlaying broken = new LivePlaying(new Inputs(_ -> {
+            throw gone;
+        }, true, false), told::add)) {
+            broken.play(CRUNCH);
+            assertThat(becomes(() -> !told.isEmpty())).isTrue();
+            assertThat(told).containsExactly(gone);
+            assertThat(broken.isPlaying()).isFalse();
+        }
+        assertThat(failures).isEmpty();
     }
 
     private static boolean becomes(BooleanSupplier what) {
