@@ -1,9 +1,17 @@
 package verisonus.core.derive;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
@@ -14,7 +22,7 @@ import verisonus.core.sound.Sound;
  * rather than by what they are called.
  *
  * @param colourDb change of the spectrum by sixth octave, smoothed, loudness taken out
- * @param heldBack how far it holds the playing back, 0 to 1 ({@link Driven}); NaN where that is not known
+ * @param heldBack how far it holds the playing back, 1 wholly, under 0 where it spreads it ({@link Driven}); NaN where that is not known
  * @param spreadDb how far its bands lie apart between loud and soft, mean over bands; NaN where that is not known
  */
 public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
@@ -24,18 +32,43 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
     private static final double HELD_STEP = 0.12;
     private static final double SPREAD_STEP_DB = 2.5;
     private static final Sound SIGNAL = CaptureSignal.make().slice(1.4, 1.4 + SECONDS);
-    private static final Map<String, Fingerprint> SHIPPED = new ConcurrentHashMap<>();
+    private static final String FILE = "fingerprints.txt";
+    private static final Map<String, Fingerprint> SHIPPED = shipped();
 
     /** Measured anew: a player's tones come and go. */
     public static Fingerprint of(Tone tone) {
         return between(SIGNAL.mid(), Renderer.renderMono(tone, SIGNAL.mid(), Quality.DRAFT));
     }
 
-    /** Of a shipped tone measured once, of another anew. */
+    /** Of a shipped tone as it was measured when it was shipped, of another anew. */
     static Fingerprint of(StartingTone known) {
-        return StartingTones.ALL.contains(known)
-                ? SHIPPED.computeIfAbsent(known.words(), _ -> of(known.tone()))
-                : of(known.tone());
+        Fingerprint shipped = SHIPPED.get(known.words());
+        return shipped != null && StartingTones.ALL.contains(known) ? shipped : of(known.tone());
+    }
+
+    private static Map<String, Fingerprint> shipped() {
+        Map<String, Fingerprint> out = new HashMap<>();
+        try (@Nullable
+        InputStream in = Fingerprint.class.getResourceAsStream(FILE)) {
+            String text = new String(Objects.requireNonNull(in, FILE).readAllBytes(), StandardCharsets.UTF_8);
+            text.lines().map(l -> l.split("\\|", -1)).forEach(p -> out.put(p[0], read(p)));
+            return Map.copyOf(out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Fingerprint read(String[] part) {
+        double[] v = Arrays.stream(part).skip(1).mapToDouble(Double::parseDouble).toArray();
+        return new Fingerprint(Arrays.copyOfRange(v, 2, v.length), v[0], v[1]);
+    }
+
+    /** The line by which a shipped tone's fingerprint is kept. */
+    public String line(String words) {
+        StringBuilder out = new StringBuilder(words);
+        out.append(String.format(Locale.ROOT, "|%.4f|%.3f", heldBack, spreadDb));
+        for (double db : colourDb) out.append(String.format(Locale.ROOT, "|%.2f", db));
+        return out.toString();
     }
 
     /** What is played for the fingerprints of tones. */
@@ -55,7 +88,7 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
         double[] colour = new double[a.levelDb().length];
         for (int i = 0; i < colour.length; i++) colour[i] = b.levelDb()[i] - a.levelDb()[i];
         colour = Objective.smoothed(colour);
-        double mean = java.util.Arrays.stream(colour).average().orElse(0);
+        double mean = Arrays.stream(colour).average().orElse(0);
         for (int i = 0; i < colour.length; i++) colour[i] -= mean;
         double held = Driven.of(Sound.mono(dry, Renderer.RATE_HZ), Sound.mono(played, Renderer.RATE_HZ));
         return new Fingerprint(colour, held, spread(b) - spread(a));

@@ -78,7 +78,6 @@ public final class ToneSearch {
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
-        Future<?> known = workers.submit(() -> StartingTones.ALL.forEach(Fingerprint::of));
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Renderer.RATE_HZ);
         boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
@@ -92,7 +91,6 @@ public final class ToneSearch {
         progress.step(0.08, "preparing cabinets and microphones");
         Ground ground = new Ground(wanted, dry, target, alignment.pairing(),
                 new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER));
-        KnobFit.result(known);
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());

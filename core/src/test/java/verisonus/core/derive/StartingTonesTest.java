@@ -40,6 +40,16 @@ class StartingTonesTest {
         assertThat(clean.distance(clean)).isZero();
     }
 
+    /** Where this fails the gear has changed: FingerprintFile in bench writes the file anew. */
+    @Test
+    void theShippedFingerprintsAreWhatTheTonesMeasure() {
+        assertThat(StartingTones.ALL).allSatisfy(t -> {
+            Fingerprint shipped = Fingerprint.of(t);
+            Fingerprint measured = Fingerprint.of(t.tone());
+            assertThat(shipped.distance(measured)).as(t.words()).isLessThan(0.02);
+        });
+    }
+
     @Test
     void aRecordingOfAToneIsNearestToThatTone() {
         int hits = 0;
