@@ -19,6 +19,10 @@ final class EqualizerFit {
     private static final double RATE = 48000;
     private static final double MOST_DB = 12;
     private static final double WORTH_DB2 = 0.02;
+    /** Less is not heard and not worth a control. */
+    private static final double LEAST_DB = 0.3;
+    /** A little over a sixth of an octave. */
+    private static final double APART = 0.13;
 
     private enum Shape {
         LOW, PEAK, HIGH
@@ -127,8 +131,10 @@ final class EqualizerFit {
     }
 
     private boolean allowed(Filter f, List<Integer> chosen) {
-        long same = chosen.stream().filter(k -> candidates.get(k).shape == f.shape).count();
-        return same < (f.shape == Shape.PEAK ? 4 : 1);
+        List<Filter> same = chosen.stream().map(candidates::get).filter(k -> k.shape == f.shape).toList();
+        // Two peaks in one place are one peak that is harder to set up.
+        boolean apart = same.stream().allMatch(k -> Math.abs(Math.log(k.hz / f.hz)) > APART);
+        return same.size() < (f.shape == Shape.PEAK ? 4 : 1) && apart;
     }
 
     private double[] refit(double[] target, List<Integer> chosen) {
@@ -172,6 +178,7 @@ final class EqualizerFit {
         for (int i = 0; i < chosen.size(); i++) {
             Filter f = candidates.get(chosen.get(i));
             double gain = Math.rint(gains[i] * 10) / 10;
+            if (Math.abs(gain) < LEAST_DB) continue;
             eq = switch (f.shape) {
                 case LOW -> eq.with("low corner", f.hz).with("low shelf", gain);
                 case HIGH -> eq.with("high corner", f.hz).with("high shelf", gain);
