@@ -31,7 +31,8 @@ public record Move(Tone tone, String what, List<Turn> turned, double gainJnd, Ma
         for (Turn t : turned) {
             Block b = tone.find(t.block).orElseThrow();
             var c = b.model().control(t.control);
-            out.add(b.id() + " " + t.control + " " + rig.display(b.model(), c, t.from) + " → "
+            out.add(b.id() + " " + b.with(t.control, t.from).label(t.control) + " " + rig.display(b.model(), c, t.from)
+                    + " → "
                     + rig.display(b.model(), c, t.to));
         }
         return String.join(", ", out);

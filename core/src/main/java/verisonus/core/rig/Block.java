@@ -41,6 +41,21 @@ public record Block(String id, Model model, boolean on, Map<String, Double> sett
         return settings.getOrDefault(control, c.defaultValue());
     }
 
+    /** A setting's name as a player would say it: an equalizer's filter is called by where it works. */
+    public String label(String control) {
+        if (model.kind() != Kind.EQUALIZER) return control;
+        if (control.equals("low shelf")) return "below " + at("low corner");
+        if (control.equals("high shelf")) return "above " + at("high corner");
+        if (!control.startsWith("peak ")) return control;
+        String[] word = control.split(" ", -1);
+        String place = "at " + at("peak " + word[1] + " frequency");
+        return word.length == 2 ? place : place + ", " + word[2];
+    }
+
+    private String at(String frequency) {
+        return model.control(frequency).display(get(frequency));
+    }
+
     /** The same block with one control moved; the value is held within the control's range. */
     public Block with(String control, double value) {
         Map<String, Double> next = new LinkedHashMap<>(settings);

@@ -6,7 +6,7 @@ import java.util.List;
 /** How a device's mix control divides dry and wet sound. */
 public enum MixLaw {
     /** Dry at full up to half way, wet at full from there on: at 50 % both are at full. */
-    HELD("dry held to half way") {
+    HELD("dry held") {
         @Override
         double dryShare(double mix) {
             return Math.min(1, 2 * (1 - mix));

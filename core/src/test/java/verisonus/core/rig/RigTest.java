@@ -97,4 +97,14 @@ class RigTest {
         assertThat(rig.owned(Kind.CABINET)).isEmpty();
         assertThat(Rig.everything().owned(Kind.CABINET)).hasSize(7);
     }
+
+    @Test
+    void anEqualizersFiltersAreCalledByWhereTheyWork() {
+        Block eq = Block.of("parametric equalizer").with("peak 2 frequency", 2510).with("low corner", 120);
+        assertThat(eq.label("peak 2")).isEqualTo("at 2.51 kHz");
+        assertThat(eq.label("peak 2 width")).isEqualTo("at 2.51 kHz, width");
+        assertThat(eq.label("low shelf")).isEqualTo("below 120 Hz");
+        assertThat(eq.label("level")).isEqualTo("level");
+        assertThat(Block.of("open clean").label("gain")).isEqualTo("gain");
+    }
 }

@@ -63,16 +63,8 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         return block.id() + "/" + control.name();
     }
 
-    /** The setting's name; a filter is called by where it works. */
     public String label() {
-        if (control.name().startsWith("peak")) return "at " + at(control.name() + " frequency");
-        if (control.name().equals("low shelf")) return "below " + at("low corner");
-        if (control.name().equals("high shelf")) return "above " + at("high corner");
-        return control.name();
-    }
-
-    private String at(String frequency) {
-        return block.model().control(frequency).display(block.get(frequency));
+        return block.label(control.name());
     }
 
     public double value() {

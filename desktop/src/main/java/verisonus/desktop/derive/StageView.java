@@ -32,7 +32,7 @@ import verisonus.desktop.theme.Nodes;
  * onto another it moves before that; Alt with the arrows moves it too, Delete takes it out.
  */
 final class StageView extends VBox {
-    private static final double HEAD = 22;
+    private static final double HEAD = 24;
     private static final double LINE = 15;
     /** About as many letters go into a line. */
     private static final double LETTERS = 14;

@@ -52,9 +52,9 @@ public final class GearView extends BorderPane {
                         "small"),
                 check), space, done);
         setTop(head);
-        int[] widths = {190, 70, 150, 70, 70, 70};
+        int[] widths = {158, 54, 110, 48, 44, 50};
         for (int w : widths) table.getColumnConstraints().add(new ColumnConstraints(w));
-        table.setHgap(8);
+        table.setHgap(6);
         table.setVgap(2);
         ScrollPane scroll = new ScrollPane(table);
         scroll.setFitToWidth(true);
@@ -87,10 +87,14 @@ public final class GearView extends BorderPane {
                                 + " earthed devices that hum together are joined through a transformer, never by cutting an earth."
                                 + " Local codes and licensed practice come first.", "quiet", "small"),
                         14, 0, 0, 0));
-        right.setPrefWidth(300);
-        right.setMinWidth(260);
-        right.setPadding(new Insets(8, 0, 0, 22));
-        setRight(right);
+        right.setPadding(new Insets(8, 8, 8, 22));
+        guitars.setMinHeight(72);
+        ScrollPane aside = new ScrollPane(right);
+        aside.setFitToWidth(true);
+        aside.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        aside.setPrefWidth(300);
+        aside.setMinWidth(270);
+        setRight(aside);
         model.desk().open().subscribe(this::show);
         model.desk().rig().subscribe(this::show);
         sceneProperty().subscribe(this::show);
