@@ -21,6 +21,8 @@ final class EqualizerFit {
     private static final double WORTH_DB2 = 0.02;
     /** Less is not heard and not worth a control. */
     private static final double LEAST_DB = 0.3;
+    /** What a filter may do, of each decibel, where there is nothing to raise. */
+    private static final double MOST_INTO_EMPTY = 0.5;
     /** A little over a sixth of an octave. */
     private static final double APART = 0.13;
 
@@ -127,7 +129,9 @@ final class EqualizerFit {
     }
 
     private boolean mayRaise(Filter f) {
-        return !cutOnly && !empty[Features.LEVEL_BANDS.nearest(f.hz)];
+        if (cutOnly) return false;
+        for (int b = 0; b < hz.length; b++) if (empty[b] && f.unitDb(hz[b]) > MOST_INTO_EMPTY) return false;
+        return true;
     }
 
     private boolean allowed(Filter f, List<Integer> chosen) {
