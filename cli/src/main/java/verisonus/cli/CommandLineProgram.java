@@ -38,7 +38,7 @@ public final class CommandLineProgram {
         CommandLine line = new CommandLine(new Root());
         windowCommands.forEach(line::addSubcommand);
         for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
-                new SwapCommand(), new PlacesCommand(),
+                new SwapCommand(), new TurnCommand(), new PlacesCommand(),
                 new LevelsCommand(), new ImpulsesCommand(), new CaptureCommand(),
                 new DeriveCommand(), new MovesCommand(), new FeelCommand(),
                 new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),

@@ -8,7 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
-import java.util.SplittableRandom;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -63,6 +62,38 @@ class GearCommandsTest {
         }
         assertThat(lufs(at("fair.wav"))).isCloseTo(lufs(at("tone.wav")), within(0.5));
         assertThat(Math.abs(lufs(at("raw.wav")) - lufs(at("tone.wav")))).isGreaterThan(1);
+    }
+
+    @Test
+    void aGainIsTurnedWhileTheLoudnessStaysOrTheDirtToo() {
+        for (String keep : Set.of("loudness", "dirt")) {
+            assertThat(Said.by("turn", "--tone", tone, "--di", di, "--block", "amp", "--control", "gain", "--to", "9",
+                    "--keep", keep, "--out", at(keep + ".json")).status()).isZero();
+            assertThat(Said.by("render", "--tone", at(keep + ".json"), "--di", di, "--out", at(keep + ".wav"),
+                    "--format", "float").status()).isZero();
+        }
+        Said.by("render", "--tone", tone, "--di", di, "--out", at("tone.wav"), "--format", "float");
+        assertThat(lufs(at("loudness.wav"))).isCloseTo(lufs(at("tone.wav")), within(0.5));
+        assertThat(setting("loudness.json", "drive", "drive")).isEqualTo(5);
+        assertThat(setting("dirt.json", "drive", "drive")).isLessThan(5);
+        assertThat(setting("dirt.json", "amp", "gain")).isEqualTo(9);
+    }
+
+    private double setting(String file, String block, String control) {
+        for (JsonNode b : Json.read(Path.of(at(file))).get("blocks")) {
+            if (b.get("id").asString().equals(block)) return b.path("settings").path(control).asDouble(5);
+        }
+        throw new AssertionError("no block " + block);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"nothing,3", "gain,11"})
+    void aControlThatIsNotThereOrAValueOutOfRangeIsRefused(String asked) {
+        String[] part = asked.split(",", -1);
+        Said s = Said.by("turn", "--tone", tone, "--di", di, "--block", "amp", "--control", part[0], "--to", part[1],
+                "--out", at("x.json"));
+        assertThat(s.status()).isEqualTo(3);
+        assertThat(Files.exists(Path.of(at("x.json")))).isFalse();
     }
 
     @Test

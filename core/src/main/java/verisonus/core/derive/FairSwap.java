@@ -48,17 +48,45 @@ public final class FairSwap {
         return balanced(before, before.with(moved), moved.id());
     }
 
+    /** A control turned while something stays; where a gain is turned at the same dirt, another clipper gives way. */
+    public Tone turned(Tone before, Block block, String control, double value, Keeping keeping) {
+        Tone changed = before.with(block.with(control, value));
+        if (keeping == Keeping.NOTHING) return changed;
+        Sound was = played(before);
+        if (keeping == Keeping.LOUDNESS) return atLoudness(was, changed);
+        Optional<Dirt> other = givingWay(changed, block, control);
+        double wanted = Driven.of(di, was);
+        return atLoudness(was, other.map(d -> atSaturation(wanted, changed, d)).orElse(changed));
+    }
+
+    /** A control that makes dirt. */
+    private record Dirt(Block block, String control) {}
+
+    /** For a clipper's own gain the next one's, or its power stage; for anything else the gain of the amp. */
+    private static Optional<Dirt> givingWay(Tone tone, Block block, String control) {
+        Optional<Dirt> amp = tone.first(Kind.AMP).filter(Block::on).map(b -> new Dirt(b, "gain"));
+        Optional<Dirt> drive = tone.first(Kind.DRIVE).filter(Block::on).map(b -> new Dirt(b, "drive"));
+        boolean ampsGain = block.model().kind() == Kind.AMP && control.equals("gain");
+        if (ampsGain) return drive.or(() -> amp.map(d -> new Dirt(d.block, "master")));
+        boolean clipsItself = block.model().kind() == Kind.DRIVE && !control.equals("drive");
+        return clipsItself ? drive.filter(d -> d.block.id().equals(block.id())).or(() -> amp) : amp;
+    }
+
     private Sound played(Tone tone) {
         return Renderer.render(tone, di, Optional.of(di), Quality.DRAFT, Progress.NONE);
     }
 
     private Tone atSaturation(double wanted, Tone tone, String blockId) {
-        Optional<Block> clipper = gainBlock(tone, blockId);
-        if (clipper.isEmpty()) return tone;
-        String control = clipper.get().model().kind() == Kind.AMP ? "gain" : "drive";
+        return gainBlock(tone, blockId)
+                .map(b -> atSaturation(wanted, tone, new Dirt(b, b.model().kind() == Kind.AMP ? "gain" : "drive")))
+                .orElse(tone);
+    }
+
+    private Tone atSaturation(double wanted, Tone tone, Dirt by) {
         double low = 0;
         double high = 10;
-        Block b = clipper.get();
+        Block b = by.block;
+        String control = by.control;
         for (int i = 0; i < STEPS; i++) {
             double middle = (low + high) / 2;
             if (Driven.of(di, played(tone.with(b.with(control, middle)))) < wanted) {

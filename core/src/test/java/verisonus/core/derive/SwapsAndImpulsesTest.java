@@ -69,6 +69,28 @@ class SwapsAndImpulsesTest {
         assertThat(Driven.of(DI, play(brighter))).isCloseTo(Driven.of(DI, play(TONE)), within(0.05));
     }
 
+    @Test
+    void gainCanBeMovedAtConstantSaturationForADriveOrThePowerStageGivesWay() {
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT);
+        assertThat(more.find("amp").orElseThrow().get("gain")).isEqualTo(8);
+        assertThat(more.find("drive").orElseThrow().get("drive"))
+                .isLessThan(TONE.find("drive").orElseThrow().get("drive"));
+        assertThat(Driven.of(DI, play(more))).isCloseTo(Driven.of(DI, play(TONE)), within(0.06));
+        assertThat(LoudnessMeter.integratedLufs(play(more)).orElseThrow())
+                .isCloseTo(LoudnessMeter.integratedLufs(play(TONE)).orElseThrow(), within(0.3));
+        Tone alone = TONE.without("drive");
+        Tone less = new FairSwap(DI).turned(alone, alone.find("amp").orElseThrow(), "gain", 2, Keeping.DIRT);
+        assertThat(less.find("amp").orElseThrow().get("master"))
+                .isGreaterThan(alone.find("amp").orElseThrow().get("master"));
+    }
+
+    @Test
+    void turningThatKeepsNothingIsOnlyTurning() {
+        Block amp = TONE.blocks().get(1);
+        assertThat(new FairSwap(DI).turned(TONE, amp, "gain", 8, Keeping.NOTHING))
+                .isEqualTo(TONE.with(amp.with("gain", 8)));
+    }
+
     private static Impulse box(double lowHz, double highHz, int rateHz) {
         float[] x = new float[4096];
         x[300] = 1;

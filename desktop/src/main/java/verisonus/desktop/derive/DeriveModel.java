@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -19,6 +21,8 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.derive.Contributions;
 import verisonus.core.derive.Derivation;
 import verisonus.core.derive.SearchOptions;
+import verisonus.core.derive.FairSwap;
+import verisonus.core.derive.Keeping;
 import verisonus.core.derive.ToneEvidence;
 import verisonus.core.derive.ToneSearch;
 import verisonus.core.evidence.Evidence;
@@ -47,6 +51,7 @@ public final class DeriveModel {
     private final Set<String> whole = new HashSet<>();
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private final HeardTone heard;
+    private final ObjectProperty<Keeping> keeping = new SimpleObjectProperty<>(Keeping.NOTHING);
 
     private final ReadOnlyObjectWrapper<Optional<Spectra>> spectra = new ReadOnlyObjectWrapper<>(Optional.empty());
 
@@ -203,9 +208,22 @@ public final class DeriveModel {
     public void turn(SettingRow row, double value) {
         Optional<DerivedTone> before = tone();
         if (before.isEmpty() || Math.abs(value - row.value()) < 1e-9) return;
-        Block changed = row.block().with(row.control().name(), value);
-        retone(before.get(), before.get().tone().with(changed),
-                words(row) + " to " + rig().display(row.block().model(), row.control(), value));
+        String what = words(row) + " to " + rig().display(row.block().model(), row.control(), value);
+        Tone now = before.get().tone();
+        Optional<Sound> di = desk.sounds().get().di();
+        Keeping stays = di.isEmpty() ? Keeping.NOTHING : keeping.get();
+        if (stays == Keeping.NOTHING) {
+            retone(before.get(), now.with(row.block().with(row.control().name(), value)), what);
+            return;
+        }
+        desk.work().run("Balancing the change",
+                _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays),
+                balanced -> retone(before.get(), balanced, what + ", " + stays.words()));
+    }
+
+    /** What stays while a control is turned by hand. */
+    public ObjectProperty<Keeping> keeping() {
+        return keeping;
     }
 
     /** Takes a block out of the chain or puts it back. */

@@ -8,6 +8,7 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -25,9 +26,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.core.derive.Keeping;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
+import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -83,7 +86,7 @@ public final class DeriveView extends BorderPane {
         MenuButton add = add();
         add.setMinWidth(Region.USE_PREF_SIZE);
         weigh.setMinWidth(Region.USE_PREF_SIZE);
-        HBox under = new HBox(10, add, weigh, balance(), legend);
+        HBox under = new HBox(10, add, weigh, keeping(), balance(), legend);
         under.setAlignment(Pos.CENTER_LEFT);
         under.setPadding(new Insets(2, 8, 4, 18));
         left.setBottom(under);
@@ -252,6 +255,20 @@ public final class DeriveView extends BorderPane {
         });
         // Without an item a menu button does not open.
         out.getItems().add(new MenuItem(""));
+        return out;
+    }
+
+    /** What stays while a control is turned: nothing, the loudness, or the dirt too. */
+    private ChoiceBox<Keeping> keeping() {
+        ChoiceBox<Keeping> out = new ChoiceBox<>();
+        out.setId("keeping");
+        out.getItems().setAll(Keeping.values());
+        out.setConverter(Choices.named(Keeping::words, Keeping.NOTHING));
+        out.setAccessibleText("what stays while a control is turned");
+        out.setTooltip(
+                new Tooltip("turn a gain and hear only its character: the level behind the clippers gives way, and"
+                        + " for the same dirt another gain too"));
+        out.valueProperty().bindBidirectional(model.keeping());
         return out;
     }
 

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.derive.Keeping;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
@@ -142,5 +143,17 @@ class ChainEditsTest {
         Tone before = tone();
         edits().branch("cabinet 2", b -> b.between("echo", "amp"), "backwards");
         assertThat(tone()).isEqualTo(before);
+    }
+
+    @Test
+    void aGainIsTurnedAtTheSameLoudnessWhereThatIsAsked() {
+        model.keeping().set(Keeping.LOUDNESS);
+        SettingRow gain = model.settings().stream().filter(r -> r.name().equals("amp/gain")).findFirst().orElseThrow();
+        double before = tone().find("microphone").orElseThrow().get("level");
+        model.turn(gain, 9);
+        assertThat(tone().find("amp").orElseThrow().get("gain")).isEqualTo(9);
+        assertThat(tone().find("microphone").orElseThrow().get("level")).isLessThan(before - 1);
+        fixture.desk().undo();
+        assertThat(tone().find("microphone").orElseThrow().get("level")).isEqualTo(before);
     }
 }
