@@ -2,8 +2,7 @@ package verisonus.core.derive;
 
 /** What stays while a control is turned. */
 public enum Keeping {
-    NOTHING("turning changes what it changes"), LOUDNESS("turning keeps the loudness"), DIRT(
-            "turning keeps dirt and loudness");
+    NOTHING("turn freely"), LOUDNESS("at equal loudness"), DIRT("at equal dirt");
 
     private final String words;
 

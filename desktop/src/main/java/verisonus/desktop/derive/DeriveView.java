@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
@@ -19,6 +19,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -75,9 +76,11 @@ public final class DeriveView extends BorderPane {
         table.setPadding(new Insets(0, 12, 10, 22));
         BorderPane left = new BorderPane(scroll);
         left.setTop(head);
-        legend = Nodes.label("◇ mine   ⊢⊣ how far it can move unheard   ┊ before   ● set from the recording",
-                "quiet",
-                "small");
+        legend = Nodes.label("◇ mine  ⊢⊣ can move unheard  ┊ before  ● read off", "quiet", "small");
+        legend.setMinWidth(Region.USE_PREF_SIZE);
+        legend.setTooltip(
+                new Tooltip("diamond: mine; bracket: how far it can move before it is heard; dotted: what it was"
+                        + " before; dot: set from the recording"));
         Button weigh = Nodes.plain("weigh the blocks");
         weigh.setId("weigh");
         weigh.getStyleClass().add("small");
@@ -86,8 +89,8 @@ public final class DeriveView extends BorderPane {
         MenuButton add = add();
         add.setMinWidth(Region.USE_PREF_SIZE);
         weigh.setMinWidth(Region.USE_PREF_SIZE);
-        HBox under = new HBox(10, add, weigh, keeping(), balance(), legend);
-        under.setAlignment(Pos.CENTER_LEFT);
+        FlowPane under = new FlowPane(10, 2, add, weigh, keeping(), balance(), legend);
+        under.setRowValignment(VPos.CENTER);
         under.setPadding(new Insets(2, 8, 4, 18));
         left.setBottom(under);
         setCenter(left);
@@ -262,6 +265,8 @@ public final class DeriveView extends BorderPane {
     private ChoiceBox<Keeping> keeping() {
         ChoiceBox<Keeping> out = new ChoiceBox<>();
         out.setId("keeping");
+        out.getStyleClass().add("small");
+        out.setMinWidth(Region.USE_PREF_SIZE);
         out.getItems().setAll(Keeping.values());
         out.setConverter(Choices.named(Keeping::words, Keeping.NOTHING));
         out.setAccessibleText("what stays while a control is turned");

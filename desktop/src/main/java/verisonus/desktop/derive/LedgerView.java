@@ -100,7 +100,9 @@ final class LedgerView extends BorderPane {
         heardOn.setConverter(Choices.named(s -> s.map(PlaybackSystem::name).orElse("as it is"), Optional.empty()));
         heardOn.valueProperty().bindBidirectional(model.advice().heardOn());
         heardOn.setMaxWidth(200);
-        HBox out = new HBox(8, Nodes.label("heard on", "quiet", "small"), heardOn);
+        Label on = Nodes.label("heard on", "quiet", "small");
+        on.setMinWidth(Region.USE_PREF_SIZE);
+        HBox out = new HBox(8, on, heardOn);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
@@ -148,7 +150,9 @@ final class LedgerView extends BorderPane {
         boolean heard = r.audibility() >= 1;
         Label what = Nodes.label(r.attribute().replace("spectrum ", "").replace('-', '–'), heard ? "strong" : "quiet");
         Label figures = Nodes.label(
-                figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit()) + " " + r.unit(), "quiet",
+                figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit())
+                        + (r.unit().equals("index") ? "" : " " + r.unit()),
+                "quiet",
                 "small");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
