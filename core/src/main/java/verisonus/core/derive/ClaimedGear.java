@@ -2,10 +2,14 @@ package verisonus.core.derive;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Correction;
 import verisonus.core.rig.Gear;
 
-/** Which models a claim about a recording speaks for; what it says of playing or pickups speaks for none. */
+/** What a claim about a recording asks of a tone: models that it speaks for, and what is said not to be there. What it says of playing
+ * or pickups asks for nothing. */
 public final class ClaimedGear {
     private ClaimedGear() {}
 
@@ -18,6 +22,22 @@ public final class ClaimedGear {
             for (String model : models(c.says())) out.add(new Wishes.ModelClaim(Gear.model(model), use));
         }
         return out;
+    }
+
+    /** Findings that honoured claims set aside: what is said not to be there is not put into the chain. */
+    public static List<Correction> absent(List<Claim> claims, Wishes.Use use) {
+        if (use != Wishes.Use.HONOURED) return List.of();
+        return claims.stream().flatMap(c -> switch (c.says()) {
+            case NO_ECHO -> Stream.of(Correction.Topic.ECHO);
+            case NO_SPACE -> Stream.of(Correction.Topic.SPACE);
+            case STILL -> Stream.of(Correction.Topic.MOVEMENT);
+            default -> Stream.<Correction.Topic>empty();
+        }).distinct().map(t -> new Correction(t, OptionalDouble.empty())).toList();
+    }
+
+    /** Whether honoured claims say that no loudspeaker was taken. */
+    public static boolean direct(List<Claim> claims, Wishes.Use use) {
+        return use == Wishes.Use.HONOURED && claims.stream().anyMatch(c -> c.says() == Claim.Says.DIRECT);
     }
 
     private static List<String> models(Claim.Says says) {

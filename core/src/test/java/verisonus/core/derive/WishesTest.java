@@ -12,6 +12,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.fault.InputFault;
@@ -180,5 +181,18 @@ class WishesTest {
         Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1)
                 .withSchool(room), workers, Progress.NONE).run();
         assertThat(d.tone().first(Kind.EQUALIZER).orElseThrow().get("low cut")).isEqualTo(100);
+    }
+
+    @Test
+    void whatAnHonouredClaimSaysIsNotThereIsSetAside() {
+        List<Claim> said = List.of(new Claim(Claim.Says.NO_ECHO, "a sleeve", Claim.Certainty.LIKELY),
+                new Claim(Claim.Says.STILL, "a sleeve", Claim.Certainty.LIKELY),
+                new Claim(Claim.Says.DIRECT, "an engineer", Claim.Certainty.CERTAIN));
+        assertThat(ClaimedGear.absent(said, Wishes.Use.HONOURED)).extracting(Correction::topic)
+                .containsExactly(Correction.Topic.ECHO, Correction.Topic.MOVEMENT);
+        assertThat(ClaimedGear.absent(said, Wishes.Use.HONOURED)).allSatisfy(c -> assertThat(c.figure()).isEmpty());
+        assertThat(ClaimedGear.absent(said, Wishes.Use.WEIGHED)).isEmpty();
+        assertThat(ClaimedGear.direct(said, Wishes.Use.HONOURED)).isTrue();
+        assertThat(ClaimedGear.direct(said, Wishes.Use.IGNORED)).isFalse();
     }
 }

@@ -1,5 +1,6 @@
 package verisonus.desktop.derive;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +14,8 @@ import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.store.Verdict;
 import verisonus.core.derive.ClaimedGear;
+import verisonus.core.evidence.Claim;
+import verisonus.core.evidence.Correction;
 import verisonus.core.derive.SearchOptions;
 import verisonus.core.derive.StartingTone;
 import verisonus.core.derive.Wishes;
@@ -57,7 +60,7 @@ public final class SearchChoices {
         SearchOptions plain = SearchOptions.defaults().withRig(rig)
                 .withSchool(new SearchOptions.School(start.get(), order.get(), equalizing.get(), values.get(),
                         lows.get()))
-                .withBudget(effort.get().renders, 1).correctedBy(Verdict.corrections(c.verdicts()))
+                .withBudget(effort.get().renders, 1).correctedBy(corrections(c))
                 .wishing(wishes(c, book));
         Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
         return locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
@@ -67,8 +70,23 @@ public final class SearchChoices {
         Set<String> wantedSo = c.tone().map(t -> t.gap().wantedSo()).orElse(Set.of());
         List<StartingTone> known = book.cases().stream().filter(o -> o.id() != c.entry().id())
                 .flatMap(o -> book.tone(o.id()).map(t -> new StartingTone(o.name(), t.tone())).stream()).toList();
-        return Wishes.NONE.wantingSo(wantedSo).through(track.get()).knowing(known)
-                .claiming(ClaimedGear.of(c.claims().stream().map(ClaimEntry::claim).toList(), claims.get()));
+        Wishes out = Wishes.NONE.wantingSo(wantedSo).through(track.get()).knowing(known)
+                .claiming(ClaimedGear.of(said(c), claims.get()));
+        return ClaimedGear.direct(said(c), claims.get()) ? out.takenDirectly() : out;
+    }
+
+    private static List<Claim> said(OpenCase c) {
+        return c.claims().stream().map(ClaimEntry::claim).toList();
+    }
+
+    /** What the player has put right counts before what others say. */
+    private List<Correction> corrections(OpenCase c) {
+        List<Correction> own = Verdict.corrections(c.verdicts());
+        List<Correction> out = new ArrayList<>(own);
+        for (Correction said : ClaimedGear.absent(said(c), claims.get())) {
+            if (own.stream().noneMatch(o -> o.topic() == said.topic())) out.add(said);
+        }
+        return out;
     }
 
     /** The studied parts of the case's other references, or the whole of those that have none; decoded, so off the window's thread. */
