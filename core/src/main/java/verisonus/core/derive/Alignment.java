@@ -21,8 +21,10 @@ import verisonus.core.sound.Stft;
 record Alignment(Pairing pairing, int offsetSamples, double likeness, boolean sharp) {
     private static final int SIZE = 8192;
     private static final int HOP = 960;
-    /** Profiles of one phrase correlate above this, whatever the sound; of two phrases hardly ever. */
+    /** Profiles of one phrase correlate above this, whatever the sound; of two phrases sometimes, on the same few notes. */
     private static final double SAME = 0.45;
+    private static final double SURELY_SAME = 0.6;
+    private static final double IN_TIME = 0.3;
     private static final double NEAR_S = 0.06;
     private static final double REACH_S = 3;
     private static final double DRIFT_REACH_S = 0.1;
@@ -50,10 +52,14 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness, boolean sh
             }
         }
         if (bestScore < SAME) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
-        int found = best;
         OptionalInt one = SharpOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
-        int offset = one.orElseGet(() -> OnsetOffset.find(reference, di, rateHz, found * HOP, NEAR_S));
-        return new Alignment(Pairing.SAME_PHRASE, offset, bestScore, one.isPresent());
+        if (one.isPresent()) return new Alignment(Pairing.SAME_PHRASE, one.getAsInt(), bestScore, true);
+        OnsetOffset notes = OnsetOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
+        // Two phrases on the same few notes are told apart by when they are played.
+        boolean same = bestScore >= SURELY_SAME || notes.likeness() >= IN_TIME;
+        return same
+                ? new Alignment(Pairing.SAME_PHRASE, notes.samples(), bestScore, false)
+                : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
     }
 
     private static double likeness(double[][] a, double[][] b, int shift) {
@@ -115,7 +121,7 @@ record Alignment(Pairing pairing, int offsetSamples, double likeness, boolean sh
             float[] part = Arrays.copyOfRange(reference, from, from + window);
             float[] under = Arrays.copyOfRange(shifted, from, from + window);
             seen.add(new double[]{from + window / 2.0,
-                    offset + OnsetOffset.find(part, under, rateHz, 0, DRIFT_REACH_S)});
+                    offset + OnsetOffset.find(part, under, rateHz, 0, DRIFT_REACH_S).samples()});
         }
         if (seen.size() < FEWEST_WINDOWS) return shifted;
         double drift = slope(seen);

@@ -1,5 +1,6 @@
 package verisonus.core.derive;
 
+import java.util.Arrays;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Stft;
@@ -8,8 +9,11 @@ import verisonus.core.sound.Stft;
  * How much later a recording plays than a dry take of the same phrase that may have been played again: where third octaves rise
  * in both, each beginning allowed a few milliseconds to either side (spectral flux by band; S. Dixon, DAFx-06). By bands, because
  * behind a clipper a change of note hardly raises the level as a whole.
+ *
+ * @param samples how much later
+ * @param likeness correlation of the beginnings there, −1 to 1: of one phrase most often 0.3 to 0.95, of two up to 0.25
  */
-final class OnsetOffset {
+record OnsetOffset(int samples, double likeness) {
     private static final Bands BANDS = Bands.thirds(100, 4000);
     private static final int SIZE = 1024;
     private static final int PER_SECOND = 500;
@@ -19,10 +23,8 @@ final class OnsetOffset {
     /** A hand is this many frames early or late. */
     private static final double HAND = 3;
 
-    private OnsetOffset() {}
-
-    /** In samples, within {@code reachS} of a shift that is roughly known. */
-    static int find(float[] reference, float[] di, int rateHz, int near, double reachS) {
+    /** Within {@code reachS} of a shift that is roughly known. */
+    static OnsetOffset find(float[] reference, float[] di, int rateHz, int near, double reachS) {
         int hop = rateHz / PER_SECOND;
         double[][] a = rises(reference, rateHz, hop);
         double[][] b = rises(di, rateHz, hop);
@@ -41,7 +43,39 @@ final class OnsetOffset {
                 best = s;
             }
         }
-        return best * hop;
+        return new OnsetOffset(best * hop, likeness(a, b, best));
+    }
+
+    private static double likeness(double[][] a, double[][] b, int shift) {
+        double both = 0;
+        double first = 1e-9;
+        double second = 1e-9;
+        for (int band = 0; band < a.length; band++) {
+            int from = Math.max(0, shift);
+            int to = Math.min(a[band].length, b[band].length + shift);
+            if (to - from < PER_SECOND / 2) return 0;
+            double[] x = softened(Arrays.copyOfRange(a[band], from, to));
+            double[] y = softened(Arrays.copyOfRange(b[band], from - shift, to - shift));
+            for (int t = 0; t < x.length; t++) {
+                both += x[t] * y[t];
+                first += x[t] * x[t];
+                second += y[t] * y[t];
+            }
+        }
+        return both / Math.sqrt(first * second);
+    }
+
+    /** As wide as a hand wavers, its mean taken off. */
+    private static double[] softened(double[] v) {
+        int margin = (int) (3 * HAND);
+        double[] out = new double[v.length];
+        for (int t = 0; t < v.length; t++) {
+            for (int d = Math.max(-margin, -t); d <= Math.min(margin, v.length - 1 - t); d++)
+                out[t] += Math.exp(-0.5 * d * d / (HAND * HAND)) * v[t + d];
+        }
+        double mean = Arrays.stream(out).average().orElse(0);
+        for (int t = 0; t < out.length; t++) out[t] -= mean;
+        return out;
     }
 
     /** Sum over the bands of their correlation, by shift of the first against the second; negative shifts at the end. */
@@ -64,7 +98,7 @@ final class OnsetOffset {
 
     private static float[] centred(double[] v, int size) {
         float[] out = new float[size];
-        double mean = java.util.Arrays.stream(v).average().orElse(0);
+        double mean = Arrays.stream(v).average().orElse(0);
         for (int i = 0; i < v.length; i++) out[i] = (float) (v[i] - mean);
         return out;
     }
@@ -76,7 +110,7 @@ final class OnsetOffset {
         int frames = stft.frames(x.length);
         double[][] level = new double[BANDS.count()][frames];
         double[] top = new double[BANDS.count()];
-        java.util.Arrays.fill(top, -200);
+        Arrays.fill(top, -200);
         float[] buffer = new float[SIZE];
         float[] power = new float[SIZE / 2 + 1];
         for (int t = 0; t < frames; t++) {

@@ -82,7 +82,7 @@ class AlignmentTest {
         for (int from : new int[]{RATE_HZ, RATE_HZ * 5, RATE_HZ * 9}) {
             float[] part = Arrays.copyOfRange(x, from, from + RATE_HZ);
             float[] under = Arrays.copyOfRange(laid, from, from + RATE_HZ);
-            assertThat(ms(OnsetOffset.find(part, under, RATE_HZ, 0, 0.05))).as("at %d s", from / RATE_HZ)
+            assertThat(ms(OnsetOffset.find(part, under, RATE_HZ, 0, 0.05).samples())).as("at %d s", from / RATE_HZ)
                     .isCloseTo(0, within(4.0));
         }
     }
@@ -99,5 +99,16 @@ class AlignmentTest {
         Alignment a = Alignment.find(part, DI.mid(), RATE_HZ);
         assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
         assertThat(ms(a.offsetSamples())).isCloseTo(-2000, within(1.0));
+    }
+
+    @Test
+    void beginningsOfNotesAgreeForOnePhraseAndNotForTwo() {
+        float[] again = Signal.plucks(0.27, 21, 5).atDb(-8).lasting(6).mid();
+        float[] other = Signal.plucks(0.31, 4).atDb(-8).lasting(6).mid();
+        double one = OnsetOffset.find(heavy, again, RATE_HZ, 0, 0.06).likeness();
+        double two = OnsetOffset.find(heavy, other, RATE_HZ, 0, 0.06).likeness();
+        assertThat(one).isGreaterThan(two + 0.1);
+        assertThat(two).isLessThan(0.25);
+        assertThat(OnsetOffset.find(heavy, heavy, RATE_HZ, 0, 0.06).likeness()).isCloseTo(1, within(1e-6));
     }
 }
