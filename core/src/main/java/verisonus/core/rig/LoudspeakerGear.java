@@ -13,10 +13,14 @@ final class LoudspeakerGear {
             "removes what lies below; up: leaner").seldom();
     private static final Control HIGH_CUT = number("high cut", "Hz", Range.of(3000, 20000, 20000), Attribute.HIGHS,
             "removes what lies above; down: darker");
+    private static final List<String> SPEAKERS = List.of("its own", "smooth", "biting", "chiming", "worn");
     private static final List<Control> CABINET = List.of(LOW_CUT, HIGH_CUT,
-            choice("speaker", List.of("its own", "smooth", "biting", "chiming", "worn"), Attribute.COLOUR,
+            choice("speaker", SPEAKERS, Attribute.COLOUR,
                     "cone and magnet: smooth falls early, biting lifts 3 kHz, chiming opens above, worn dips the middle")
-                    .seldom());
+                    .seldom(),
+            choice("second speaker", SPEAKERS, Attribute.COLOUR, "an unlike one in the same box").seldom(),
+            number("second share", "%", Range.of(0, 100, 0), Attribute.COLOUR,
+                    "how much of what the microphone hears comes from the second speaker; 0: none").seldom());
     private static final List<Control> MICROPHONE = List.of(
             number("position", "%", Range.of(0, 100, 30), Attribute.HIGHS,
                     "from the cone's centre (0) to its edge (100); outwards: darker and softer"),

@@ -65,8 +65,16 @@ public final class LoudspeakerCurve {
         double cuts = highPass(hz, cabinet.get("low cut"), cabinet.get("low cut") <= 20 ? 0 : 2)
                 + lowPass(hz, cabinet.get("high cut"), cabinet.get("high cut") >= 20000 ? 0 : 2);
         if (cabinet.model().name().equals("impulse response")) return cuts + cabinet.get("level");
-        return Cabinet.of(cabinet.model().name()).gainDb(hz) + speakerDb((int) Math.round(cabinet.get("speaker")), hz)
-                + cuts;
+        return Cabinet.of(cabinet.model().name()).gainDb(hz) + speakersDb(cabinet, hz) + cuts;
+    }
+
+    /** One speaker, or two unlike ones whose sounds add in step, each by its share. */
+    private static double speakersDb(Block cabinet, double hz) {
+        double first = speakerDb((int) Math.round(cabinet.get("speaker")), hz);
+        double share = cabinet.get("second share") / 100;
+        if (share <= 0) return first;
+        double second = speakerDb((int) Math.round(cabinet.get("second speaker")), hz);
+        return 20 * Math.log10((1 - share) * Math.pow(10, first / 20) + share * Math.pow(10, second / 20));
     }
 
     /** Another speaker in the same box, against its own. */

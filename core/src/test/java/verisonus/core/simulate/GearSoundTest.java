@@ -169,6 +169,20 @@ class GearSoundTest {
         }
 
         @Test
+        void twoUnlikeSpeakersLieBetweenWhatEachIsAlone() {
+            Block box = Block.of("4×12 closed").with("speaker", 1).with("second speaker", 2);
+            Block biting = Block.of("4×12 closed").with("speaker", 2);
+            for (double hz = 80; hz < 8000; hz *= 1.3) {
+                double one = LoudspeakerCurve.cabinetDb(box, hz);
+                double other = LoudspeakerCurve.cabinetDb(biting, hz);
+                double both = LoudspeakerCurve.cabinetDb(box.with("second share", 40), hz);
+                assertThat(both).as("%.0f Hz", hz).isBetween(Math.min(one, other) - 1e-9, Math.max(one, other) + 1e-9);
+                assertThat(LoudspeakerCurve.cabinetDb(box.with("second share", 100), hz)).isCloseTo(other,
+                        within(1e-9));
+            }
+        }
+
+        @Test
         void theMicrophoneDarkensTowardsTheEdge() {
             Block mic = Block.of("dynamic microphone");
             double last = 100;
