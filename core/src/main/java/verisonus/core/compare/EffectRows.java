@@ -80,10 +80,9 @@ final class EffectRows {
     private static void movement(Finding<ModulationReading> ref, Finding<ModulationReading> cand, List<GapRow> rows) {
         if (ref.isPresent() != cand.isPresent()) {
             ModulationReading there = ref.value().or(cand::value).orElseThrow();
-            rows.add(new GapRow("movement", "there or not", ref.isPresent() ? 1 : 0, cand.isPresent() ? 1 : 0,
-                    THERE_OR_NOT, "modulation",
-                    ref.isPresent() ? "add a " + there.kind().words() : "take the movement out or make it shallower",
-                    true));
+            rows.add(another(ref.isPresent(), ref.isPresent()
+                    ? "add a " + there.kind().words()
+                    : "take the movement out or make it shallower"));
             return;
         }
         ModulationReading a = ref.value().orElseThrow();
@@ -93,7 +92,19 @@ final class EffectRows {
             rows.add(new GapRow("movement rate", "Hz", hz, b.rateHz().getAsDouble(), JndScale.movementHz(hz),
                     "modulation", String.format(Locale.ROOT, "set the rate to %.2f Hz", hz), true));
         }
-        if (a.kind() == b.kind()) depth(a.depthPercent(), b.depthPercent(), rows);
+        if (a.kind() == b.kind()) {
+            depth(a.depthPercent(), b.depthPercent(), rows);
+        } else if (!(a.kind().isMovingComb() && b.kind().isMovingComb())) {
+            // Which comb it is, is a guess within a family; what sways the level and what sways the pitch are not alike.
+            rows.add(another(true, "a " + a.kind().words() + " rather than a " + b.kind().words()));
+        }
+    }
+
+    /** The reference's movement is there, 1, or not, 0, and the candidate has it the other way. */
+    private static GapRow another(boolean inReference, String advice) {
+        return new GapRow("movement", "there or not", inReference ? 1 : 0, inReference ? 0 : 1, THERE_OR_NOT,
+                "modulation",
+                advice, true);
     }
 
     private static void depth(OptionalDouble ref, OptionalDouble cand, List<GapRow> rows) {

@@ -70,7 +70,13 @@ class EffectRowsTest {
         assertThat(same).extracting(GapRow::attribute).containsExactly("movement rate", "movement depth");
         assertThat(same.get(0).audibility()).isCloseTo(1, within(1e-9));
         assertThat(same.get(1).audibility()).isCloseTo(2, within(1e-9));
-        assertThat(EffectRows.of(sway(Kind.TREMOLO, 5, 60), sway(Kind.VIBRATO, 5, 40)))
+    }
+
+    @Test
+    void anotherKindIsNamedButNotWhichOfTheCombsItIs() {
+        assertThat(row(sway(Kind.TREMOLO, 5, 60), sway(Kind.VIBRATO, 5, 40), "movement").advice())
+                .isEqualTo("a tremolo rather than a vibrato");
+        assertThat(EffectRows.of(sway(Kind.CHORUS, 1, 60), sway(Kind.PHASER, 1, 40)))
                 .extracting(GapRow::attribute).containsExactly("movement rate");
     }
 
