@@ -81,12 +81,12 @@ public final class GearView extends BorderPane {
                 Nodes.label("one a line, with pickups and positions", "quiet", "small"), guitars,
                 Nodes.padded(Nodes.label("Limits", "strong"), 10, 0, 0, 0), limit,
                 Nodes.label("only one of a kind", "quiet", "small"), once,
-                Nodes.padded(new CaptureView(new CaptureModel(model.desk())), 12, 0, 0, 0),
                 Nodes.padded(
                         Nodes.wrapped("Connect a loudspeaker or a rated load of the right impedance before power. Two"
                                 + " earthed devices that hum together are joined through a transformer, never by cutting an earth."
                                 + " Local codes and licensed practice come first.", "quiet", "small"),
-                        14, 0, 0, 0));
+                        14, 0, 0, 0),
+                Nodes.padded(new CaptureView(new CaptureModel(model.desk())), 12, 0, 0, 0));
         right.setPadding(new Insets(8, 8, 8, 22));
         guitars.setMinHeight(72);
         ScrollPane aside = new ScrollPane(right);
@@ -117,7 +117,7 @@ public final class GearView extends BorderPane {
             once.getChildren().add(box);
         }
         table.getChildren().clear();
-        String[] heads = {"", "how many", "scale or mix", "price", "kg", "minutes"};
+        String[] heads = {"", "count", "scale or mix", "price", "kg", "minutes"};
         for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
         int line = 1;
         for (Kind k : Kind.values()) {
