@@ -30,7 +30,7 @@ public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
      * @throws InputFault where the folder cannot be read or holds no WAV file
      */
     public static ImpulseFolder read(Path folder, Progress progress) {
-        return read(folder, new ImpulseIndex(UserFolder.path().resolve("impulse-index.json")), progress);
+        return read(folder, ImpulseIndex.ofPlayer(), progress);
     }
 
     static ImpulseFolder read(Path folder, ImpulseIndex index, Progress progress) {

@@ -13,6 +13,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.fault.InputFault;
+import verisonus.core.fault.OutputFault;
 import verisonus.core.simulate.ImpulseCharacter;
 
 /**
@@ -25,13 +26,28 @@ final class ImpulseIndex {
 
     private record Known(long bytes, long modifiedMs, ImpulseCharacter character) {}
 
-    private final Path file;
+    private final Optional<Path> file;
     private final Map<String, Known> known = new HashMap<>();
     private boolean changed;
 
+    /** Where the player's own files are; where no such folder can be had, nothing outlives the session. */
+    static ImpulseIndex ofPlayer() {
+        try {
+            return new ImpulseIndex(UserFolder.path().resolve("impulse-index.json"));
+        } catch (OutputFault e) {
+            LOG.info("impulse responses are not indexed: {}", e.getMessage());
+            return new ImpulseIndex();
+        }
+    }
+
+    /** Kept nowhere. */
+    ImpulseIndex() {
+        file = Optional.empty();
+    }
+
     /** @param file where the index is kept; it need not be there yet */
     ImpulseIndex(Path file) {
-        this.file = file;
+        this.file = Optional.of(file);
         if (!Files.exists(file)) return;
         try {
             JsonNode all = Json.read(file);
@@ -73,19 +89,22 @@ final class ImpulseIndex {
 
     /** Writes what is new, in one step. */
     void save() {
-        if (!changed) return;
+        if (changed && file.isPresent()) write(file.get());
+    }
+
+    private void write(Path to) {
         ObjectNode out = Json.object(SCHEMA);
         ArrayNode files = out.putArray("files");
         known.forEach((path, k) -> files.addObject().put("file", path).put("bytes", k.bytes)
                 .put("modified_ms", k.modifiedMs).set("character", Json.tree(k.character)));
-        Path folder = file.toAbsolutePath().getParent();
+        Path folder = to.toAbsolutePath().getParent();
         try {
             Path temporary = Files.createTempFile(folder, ".impulses", ".part");
             Files.writeString(temporary, Json.text(out));
-            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(temporary, to, StandardCopyOption.REPLACE_EXISTING);
             changed = false;
         } catch (IOException e) {
-            LOG.info("the index {} is not kept: {}", file, e.getMessage());
+            LOG.info("the index {} is not kept: {}", to, e.getMessage());
         }
     }
 }

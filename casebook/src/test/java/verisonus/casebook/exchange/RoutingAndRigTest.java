@@ -125,6 +125,23 @@ class RoutingAndRigTest {
     }
 
     @Test
+    void aFolderIsReadWithoutAnIndexToo() throws IOException {
+        Path a = Files.createDirectories(dir.resolve("in")).resolve("a.wav");
+        Files.write(a, SoundWriter.encode(click(), SoundWriter.Format.WAV_16));
+        ImpulseIndex nowhere = new ImpulseIndex();
+        assertThat(ImpulseFolder.read(dir.resolve("in"), nowhere, Progress.NONE).entries()).hasSize(1);
+        assertThat(nowhere.find(a)).isPresent();
+    }
+
+    @Test
+    void anIndexThatCannotBeWrittenIsDoneWithout() throws IOException {
+        Path a = Files.createDirectories(dir.resolve("in")).resolve("a.wav");
+        Files.write(a, SoundWriter.encode(click(), SoundWriter.Format.WAV_16));
+        ImpulseIndex lost = new ImpulseIndex(dir.resolve("no such folder/index.json"));
+        assertThat(ImpulseFolder.read(dir.resolve("in"), lost, Progress.NONE).entries()).hasSize(1);
+    }
+
+    @Test
     void anIndexThatIsSpoiltIsDoneWithout() throws IOException {
         Path kept = dir.resolve("index.json");
         for (String text : List.of("no document", "{\"schema\":\"verisonus.impulse-index/1\",\"files\":[{}]}")) {

@@ -103,8 +103,7 @@ final class EffectRows {
     /** The reference's movement is there, 1, or not, 0, and the candidate has it the other way. */
     private static GapRow another(boolean inReference, String advice) {
         return new GapRow("movement", "there or not", inReference ? 1 : 0, inReference ? 0 : 1, THERE_OR_NOT,
-                "modulation",
-                advice, true);
+                "modulation", advice, true);
     }
 
     private static void depth(OptionalDouble ref, OptionalDouble cand, List<GapRow> rows) {

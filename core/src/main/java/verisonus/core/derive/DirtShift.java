@@ -4,12 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.StageDirt;
 import verisonus.core.sound.Sound;
 
@@ -22,14 +19,15 @@ public final class DirtShift {
     public record Shift(String words, Tone tone, StageDirt dirt) {}
 
     private static final double STEP = 2.5;
-    private static final int ROUNDS = 7;
     private static final double LONGEST_S = 5;
 
     private final Sound di;
+    private final SameDirt dirt;
     private final FairSwap fair;
 
     public DirtShift(Sound di) {
         this.di = LoudestPart.of(di, LONGEST_S).cut(di);
+        dirt = new SameDirt(this.di);
         fair = new FairSwap(this.di);
     }
 
@@ -39,7 +37,7 @@ public final class DirtShift {
         Optional<Block> amp = tone.first(Kind.AMP);
         if (amp.isEmpty()) return out;
         Optional<Block> drive = tone.first(Kind.DRIVE).filter(Block::on);
-        double held = Driven.of(di, played(tone));
+        double held = dirt.of(dirt.played(tone));
         shift(tone, amp.get(), "master", STEP, amp.get(), "gain", held, "more of it in the power stage").ifPresent(
                 out::add);
         shift(tone, amp.get(), "master", -STEP, amp.get(), "gain", held, "more of it in the first stages").ifPresent(
@@ -51,27 +49,13 @@ public final class DirtShift {
         return out;
     }
 
-    private Sound played(Tone tone) {
-        return Renderer.render(tone, di, Optional.of(di), Quality.DRAFT, Progress.NONE);
-    }
-
     private Optional<Shift> shift(Tone tone, Block moved, String control, double by, Block other, String answer,
             double held, String where) {
         double to = moved.get(control) + by;
         if (to < 0 || to > 10) return Optional.empty();
         Tone changed = tone.with(moved.with(control, to));
         Block answering = changed.find(other.id()).orElseThrow();
-        double low = 0;
-        double high = 10;
-        for (int i = 0; i < ROUNDS; i++) {
-            double middle = (low + high) / 2;
-            if (Driven.of(di, played(changed.with(answering.with(answer, middle)))) < held) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        double found = Math.rint(10 * (low + high) / 2) / 10;
+        double found = Math.rint(10 * dirt.place(held, changed, answering, answer)) / 10;
         // At the end of its track the other control could not make up for it.
         if (found < 0.15 || found > 9.85) return Optional.empty();
         Tone same = fair.atConstantLoudness(tone, changed.with(answering.with(answer, found)));

@@ -69,10 +69,11 @@ final class EffectMoves {
     }
 
     private void movement(Block b, ModulationReading w, ModulationReading m) {
-        ifBoth(w.rateHz(), m.rateHz(), (wanted, now) -> turned(b, "rate", b.model().find("rate").isEmpty()
-                ? now
-                : b.get("rate") * wanted / now,
-                judge.now().moving(set(new ModulationReading(m.kind(), w.rateHz(), m.depthPercent())))));
+        // A rotary has speeds in place of a rate.
+        if (b.model().find("rate").isPresent()) {
+            ifBoth(w.rateHz(), m.rateHz(), (wanted, now) -> turned(b, "rate", b.get("rate") * wanted / now,
+                    judge.now().moving(set(new ModulationReading(m.kind(), w.rateHz(), m.depthPercent())))));
+        }
         if (w.kind() != m.kind()) return;
         ifBoth(w.depthPercent(), m.depthPercent(), (wanted, now) -> turned(b, "depth", b.get("depth") + wanted - now,
                 judge.now().moving(set(new ModulationReading(m.kind(), m.rateHz(), w.depthPercent())))));

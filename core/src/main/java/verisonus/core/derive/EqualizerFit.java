@@ -21,8 +21,6 @@ final class EqualizerFit {
     private static final double WORTH_DB2 = 0.02;
     /** Less is not heard and not worth a control. */
     private static final double LEAST_DB = 0.3;
-    /** What a filter may do, of each decibel, where there is nothing to raise. */
-    private static final double MOST_INTO_EMPTY = 0.5;
     /** A little over a sixth of an octave. */
     private static final double APART = 0.13;
 
@@ -44,16 +42,17 @@ final class EqualizerFit {
     private final double[] weight;
     private final double ridge;
     private final boolean cutOnly;
-    private final boolean[] empty;
+    private final EmptyBands empty;
+    private final List<Boolean> raisable = new ArrayList<>();
     private final List<Filter> candidates = new ArrayList<>();
     private final List<double[]> shapes = new ArrayList<>();
 
     /**
      * @param broad only wide filters, for a wanted curve that is known roughly
-     * @param empty by band: the dry take has nothing there, so that nothing can be raised
+     * @param empty where nothing is raised
      */
-    EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, boolean[] empty) {
-        this.empty = empty.clone();
+    EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, EmptyBands empty) {
+        this.empty = empty;
         double total = 0;
         for (double w : weight) total += w;
         this.weight = weight.clone();
@@ -70,6 +69,7 @@ final class EqualizerFit {
 
     private void add(Filter f) {
         candidates.add(f);
+        raisable.add(!cutOnly && !empty.isLiftedBy(f::unitDb));
         double[] s = new double[hz.length];
         for (int b = 0; b < s.length; b++) s[b] = f.unitDb(hz[b]);
         shapes.add(centred(s));
@@ -119,19 +119,13 @@ final class EqualizerFit {
                 dot += weight[b] * s[b] * rest[b];
                 norm += weight[b] * s[b] * s[b];
             }
-            if (dot > 0 && !mayRaise(candidates.get(k))) continue;
+            if (dot > 0 && !raisable.get(k)) continue;
             if (dot * dot / norm > bestGain) {
                 bestGain = dot * dot / norm;
                 best = k;
             }
         }
         return best;
-    }
-
-    private boolean mayRaise(Filter f) {
-        if (cutOnly) return false;
-        for (int b = 0; b < hz.length; b++) if (empty[b] && f.unitDb(hz[b]) > MOST_INTO_EMPTY) return false;
-        return true;
     }
 
     private boolean allowed(Filter f, List<Integer> chosen) {
@@ -157,7 +151,7 @@ final class EqualizerFit {
         }
         double[] g = new LUDecomposition(normal).getSolver().solve(new ArrayRealVector(right, false)).toArray();
         for (int i = 0; i < n; i++)
-            g[i] = Math.clamp(g[i], -MOST_DB, mayRaise(candidates.get(chosen.get(i))) ? MOST_DB : 0);
+            g[i] = Math.clamp(g[i], -MOST_DB, raisable.get(chosen.get(i)) ? MOST_DB : 0);
         return g;
     }
 

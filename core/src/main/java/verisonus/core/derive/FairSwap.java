@@ -1,11 +1,12 @@
 package verisonus.core.derive;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
-import verisonus.core.fault.Progress;
+import java.util.Set;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
@@ -13,102 +14,81 @@ import verisonus.core.sound.Sound;
 /**
  * Exchanging a part without being fooled by gain and loudness: the gain of what clips is turned until the playing is held back as
  * far as before ({@link Driven}), then the level behind it until it is as loud (ITU-R BS.1770). What is left is the part's own
- * character. The same two measures move a gain at constant loudness, and another control at constant saturation.
+ * character. The same two measures turn a control at constant loudness or at constant saturation.
  */
 public final class FairSwap {
-    private static final int STEPS = 8;
     private static final double LONGEST_S = 6;
 
-    private final Sound di;
+    private final SameDirt dirt;
 
     /** @param di dry take to balance on; of a longer one the loudest six seconds are heard */
     public FairSwap(Sound di) {
         Sound take = di.atRate(Renderer.RATE_HZ);
-        this.di = LoudestPart.of(take, LONGEST_S).cut(take);
+        dirt = new SameDirt(LoudestPart.of(take, LONGEST_S).cut(take));
     }
 
     /** The changed tone with gain and loudness brought to those of the tone before. */
     public Tone balanced(Tone before, Tone changed, String blockId) {
-        Sound was = played(before);
-        return atLoudness(was, atSaturation(Driven.of(di, was), changed, blockId));
-    }
-
-    /** A control moved, and only the loudness brought back. */
-    public Tone atConstantLoudness(Tone before, Block moved) {
-        return atLoudness(played(before), before.with(moved));
+        Sound was = dirt.played(before);
+        return atLoudness(was, asDriven(was, changed, changed.find(blockId).flatMap(FairSwap::ownGain)));
     }
 
     /** A changed tone at the loudness of another. */
     public Tone atConstantLoudness(Tone before, Tone changed) {
-        return atLoudness(played(before), changed);
+        return atLoudness(dirt.played(before), changed);
     }
 
-    /** A control moved, and gain and loudness brought back, so that only what else it does is heard. */
-    public Tone atConstantSaturation(Tone before, Block moved) {
-        return balanced(before, before.with(moved), moved.id());
-    }
-
-    /** A control turned while something stays; where a gain is turned at the same dirt, another clipper gives way. */
-    public Tone turned(Tone before, Block block, String control, double value, Keeping keeping) {
+    /**
+     * A control turned while something stays; where a gain is turned at the same dirt, another clipper gives way.
+     *
+     * @param locked controls that must not give way, as "block id/control"
+     */
+    public Tone turned(Tone before, Block block, String control, double value, Keeping keeping, Set<String> locked) {
         Tone changed = before.with(block.with(control, value));
         if (keeping == Keeping.NOTHING) return changed;
-        Sound was = played(before);
+        Sound was = dirt.played(before);
         if (keeping == Keeping.LOUDNESS) return atLoudness(was, changed);
-        Optional<Dirt> other = givingWay(changed, block, control);
-        double wanted = Driven.of(di, was);
-        return atLoudness(was, other.map(d -> atSaturation(wanted, changed, d)).orElse(changed));
+        String turned = block.id() + "/" + control;
+        return atLoudness(was, asDriven(was, changed, givingWay(changed, block).stream()
+                .filter(g -> !g.name().equals(turned) && !locked.contains(g.name())).findFirst()));
     }
 
     /** A control that makes dirt. */
-    private record Dirt(Block block, String control) {}
-
-    /** For a clipper's own gain the next one's, or its power stage; for anything else the gain of the amp. */
-    private static Optional<Dirt> givingWay(Tone tone, Block block, String control) {
-        Optional<Dirt> amp = tone.first(Kind.AMP).filter(Block::on).map(b -> new Dirt(b, "gain"));
-        Optional<Dirt> drive = tone.first(Kind.DRIVE).filter(Block::on).map(b -> new Dirt(b, "drive"));
-        boolean ampsGain = block.model().kind() == Kind.AMP && control.equals("gain");
-        if (ampsGain) return drive.or(() -> amp.map(d -> new Dirt(d.block, "master")));
-        boolean clipsItself = block.model().kind() == Kind.DRIVE && !control.equals("drive");
-        return clipsItself ? drive.filter(d -> d.block.id().equals(block.id())).or(() -> amp) : amp;
-    }
-
-    private Sound played(Tone tone) {
-        return Renderer.render(tone, di, Optional.of(di), Quality.DRAFT, Progress.NONE);
-    }
-
-    private Tone atSaturation(double wanted, Tone tone, String blockId) {
-        return gainBlock(tone, blockId)
-                .map(b -> atSaturation(wanted, tone, new Dirt(b, b.model().kind() == Kind.AMP ? "gain" : "drive")))
-                .orElse(tone);
-    }
-
-    private Tone atSaturation(double wanted, Tone tone, Dirt by) {
-        double low = 0;
-        double high = 10;
-        Block b = by.block;
-        String control = by.control;
-        for (int i = 0; i < STEPS; i++) {
-            double middle = (low + high) / 2;
-            if (Driven.of(di, played(tone.with(b.with(control, middle)))) < wanted) {
-                low = middle;
-            } else {
-                high = middle;
-            }
+    private record Gain(Block block, String control) {
+        String name() {
+            return block.id() + "/" + control;
         }
-        // Where even the start differs by less than can be read, the gain stays as it is.
-        double found = (low + high) / 2;
-        double kept = Math.abs(Driven.of(di, played(tone)) - wanted) < 0.01 ? b.get(control) : found;
-        return tone.with(b.with(control, rounded(kept)));
     }
 
-    /** What holds the gain: the block itself where it clips; none behind the last clipper, where nothing would change. */
-    private static Optional<Block> gainBlock(Tone tone, String blockId) {
-        return tone.find(blockId).filter(b -> b.model().kind() == Kind.AMP || b.model().kind() == Kind.DRIVE);
+    /** What holds a block's own gain, where it clips. */
+    private static Optional<Gain> ownGain(Block b) {
+        return switch (b.model().kind()) {
+            case AMP -> Optional.of(new Gain(b, "gain"));
+            case DRIVE -> Optional.of(new Gain(b, "drive"));
+            default -> Optional.empty();
+        };
+    }
+
+    /** What can make up for the dirt of a turned control: its block's gain, the other clipper's, the power stage; nothing behind them. */
+    private static List<Gain> givingWay(Tone tone, Block block) {
+        List<Gain> out = new ArrayList<>();
+        if (block.model().kind().compareTo(Kind.AMP) > 0) return out;
+        tone.find(block.id()).flatMap(FairSwap::ownGain).ifPresent(out::add);
+        for (Kind k : List.of(Kind.DRIVE, Kind.AMP))
+            tone.first(k).filter(Block::on).flatMap(FairSwap::ownGain)
+                    .ifPresent(out::add);
+        tone.first(Kind.AMP).filter(Block::on).map(b -> new Gain(b, "master")).ifPresent(out::add);
+        return out;
+    }
+
+    private Tone asDriven(Sound wanted, Tone tone, Optional<Gain> by) {
+        return by.map(g -> tone.with(g.block.with(g.control,
+                rounded(dirt.place(dirt.of(wanted), tone, g.block, g.control))))).orElse(tone);
     }
 
     private Tone atLoudness(Sound wanted, Tone tone) {
         double was = LoudnessMeter.integratedLufs(wanted).orElse(Double.NaN);
-        double now = LoudnessMeter.integratedLufs(played(tone)).orElse(Double.NaN);
+        double now = LoudnessMeter.integratedLufs(dirt.played(tone)).orElse(Double.NaN);
         if (Double.isNaN(was) || Double.isNaN(now)) return tone;
         return lifted(tone, was - now);
     }

@@ -21,8 +21,6 @@ import verisonus.core.sound.Sound;
  */
 final class Finish {
     private static final int PASSES = 2;
-    /** A band this far under the take's strongest has nothing that could be raised. */
-    private static final double EMPTY_DB = -55;
     private static final double LEANER_LOWS_HZ = 100;
     /** What is added must take this share of the error away to be believed. */
     private static final double WORTH_IT = 0.97;
@@ -37,6 +35,7 @@ final class Finish {
     private final boolean same;
     private final MeasuredBlocks measured;
     private final Features wanted;
+    private final EmptyBands empty;
 
     Finish(SearchOptions options, Sound reference, float[] dry, Target target, boolean same, MeasuredBlocks measured) {
         this.options = options;
@@ -46,6 +45,7 @@ final class Finish {
         this.same = same;
         this.measured = measured;
         wanted = Features.of(reference.mid(), 0, Renderer.RATE_HZ);
+        empty = EmptyBands.of(Features.of(dry, 0, Renderer.RATE_HZ).levelDb());
     }
 
     record Finished(Tone tone, Sound render) {}
@@ -138,7 +138,7 @@ final class Finish {
     private EqualizerFit fit() {
         boolean moderate = options.school().values() == SearchOptions.Values.MODERATE;
         return new EqualizerFit(target.weight(), (same ? 0.01 : 0.15) * (moderate ? 3 : 1),
-                options.school().equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same, empty());
+                options.school().equalizing() == SearchOptions.Equalizing.CUT_FIRST, !same, empty);
     }
 
     /** The equalizer that what was heard with this one still asks for. */
@@ -176,14 +176,6 @@ final class Finish {
         Block eq = refitted(Block.of("parametric equalizer"), echoed);
         for (int pass = 1; pass < PASSES; pass++) eq = refitted(eq, played(List.of(eq), echoed));
         return eq;
-    }
-
-    private boolean[] empty() {
-        double[] level = Features.of(dry, 0, Renderer.RATE_HZ).levelDb();
-        double top = java.util.Arrays.stream(level).max().orElse(0);
-        boolean[] out = new boolean[level.length];
-        for (int b = 0; b < out.length; b++) out[b] = level[b] < top + EMPTY_DB;
-        return out;
     }
 
     /** Sets the last level control before echo and space so that the render is as loud as the reference. */

@@ -3,6 +3,7 @@ package verisonus.core.derive;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.ModulationReading;
@@ -93,7 +94,8 @@ final class MeasuredBlocks {
     Optional<Block> movement() {
         Optional<ModulationReading> found = evidence.modulation().value();
         if (kept(Kind.MODULATION).isPresent()) return kept(Kind.MODULATION);
-        if (found.isEmpty() || evidence.modulation().confidence() < SURE) return Optional.empty();
+        boolean chased = Stream.of("movement", "movement rate", "movement depth").allMatch(options.wishes()::chases);
+        if (found.isEmpty() || evidence.modulation().confidence() < SURE || !chased) return Optional.empty();
         ModulationReading m = found.get();
         boolean wide = evidence.channels() > 1 && evidence.stereo().correlation() < 0.9;
         String model = switch (m.kind()) {
@@ -129,7 +131,8 @@ final class MeasuredBlocks {
     Optional<Block> space(Sound dry) {
         Optional<ReverbReading> found = evidence.reverb().value();
         if (kept(Kind.REVERB).isPresent()) return kept(Kind.REVERB);
-        if (found.isEmpty() || evidence.reverb().confidence() < SURE) return Optional.empty();
+        boolean chased = options.wishes().chases("space level") && options.wishes().chases("space decay");
+        if (found.isEmpty() || evidence.reverb().confidence() < SURE || !chased) return Optional.empty();
         ReverbReading r = found.get();
         OptionalDouble level = r.levelDb();
         if (level.isEmpty()) return Optional.empty();

@@ -1,7 +1,6 @@
 package verisonus.core.derive;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -44,16 +43,13 @@ public final class NextMoves {
     private static final double WORTH_A_WORD = 0.15;
     private static final double HARM_COUNTS = 0.5;
     private static final double LEAST_JND = 0.05;
-    /** A band of the take this far under its strongest has nothing that could be raised. */
-    private static final double EMPTY_DB = -55;
     private static final Set<String> OF_THE_HIGHS = Set.of("amp/treble", "amp/presence", "amp/treble cut",
             "microphone/position");
 
     private final Question question;
     private final MoveJudge judge;
     private final List<ControlEffects.Effect> effects;
-    /** Level of the dry take by compared band, dB. */
-    private final double[] played;
+    private final EmptyBands empty;
 
     /**
      * What moves are looked for.
@@ -75,7 +71,7 @@ public final class NextMoves {
         this.question = question;
         progress.step(0.05, "measuring the tone as it is");
         judge = new MoveJudge(question, workers);
-        played = Features.of(question.di.atRate(Renderer.RATE_HZ).mid(), 0, Renderer.RATE_HZ).levelDb();
+        empty = EmptyBands.of(Features.of(question.di.atRate(Renderer.RATE_HZ).mid(), 0, Renderer.RATE_HZ).levelDb());
         progress.step(0.2, "trying each control");
         effects = new ControlEffects(question.tone, judge, question.locked).all(workers);
     }
@@ -132,19 +128,8 @@ public final class NextMoves {
     }
 
     private boolean liftsNothing(Block before, Block after) {
-        if (before.model().kind() != Kind.EQUALIZER) return false;
-        double[] hz = Features.LEVEL_BANDS.centresHz();
-        double[] lift = new double[hz.length];
-        for (int b = 0; b < hz.length; b++)
-            lift[b] = ControlEffects.curveDb(after, hz[b]) - ControlEffects.curveDb(before, hz[b]);
-        int most = 0;
-        for (int b = 1; b < hz.length; b++) if (lift[b] > lift[most]) most = b;
-        return lift[most] > 0.5 && isEmpty(hz[most]);
-    }
-
-    private boolean isEmpty(double hz) {
-        double top = Arrays.stream(played).max().orElse(0);
-        return played[Features.LEVEL_BANDS.nearest(hz)] < top + EMPTY_DB;
+        return before.model().kind() == Kind.EQUALIZER && empty.isLiftedBy(hz -> ControlEffects.curveDb(after, hz)
+                - ControlEffects.curveDb(before, hz));
     }
 
     private Optional<Move> bestPlace(ControlEffects.Effect e) {
@@ -215,8 +200,8 @@ public final class NextMoves {
         double[] band = GapLedger.bandOf(worst.get().attribute()).orElseThrow();
         double hz = Math.rint(Math.sqrt(band[0] * band[1]));
         double db = Math.rint(Math.clamp(-worst.get().difference(), -9, 9) * 10) / 10;
-        if (db > 0 && isEmpty(hz)) return Optional.empty();
         Block eq = Block.of("parametric equalizer").with("peak 1", db).with("peak 1 frequency", hz);
+        if (empty.isLiftedBy(f -> ControlEffects.curveDb(eq, f))) return Optional.empty();
         int at = 0;
         while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(Kind.EQUALIZER) < 0) at++;
         return Optional.of(judge.judged(tone.inserted(eq, at),

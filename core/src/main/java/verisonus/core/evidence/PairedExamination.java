@@ -49,9 +49,13 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
 
     /** What sways, by the take; empty where it plays something else or the region is too short. */
     public static Optional<Finding<ModulationReading>> movement(Sound region, Sound take) {
-        if (region.durationS() < SHORTEST_MOVEMENT_S) return Optional.empty();
-        return TakeAlignment.of(low(region), low(take))
-                .map(a -> ModulationEstimator.estimate(region, take, a.lagS()));
+        return TakeAlignment.of(low(region), low(take)).flatMap(a -> movement(region, take, a));
+    }
+
+    private static Optional<Finding<ModulationReading>> movement(Sound region, Sound take, TakeAlignment laid) {
+        return region.durationS() < SHORTEST_MOVEMENT_S
+                ? Optional.empty()
+                : Optional.of(ModulationEstimator.estimate(region, take, laid.lagS()));
     }
 
     /** What was found alone, with space and movement as the take shows them; the same where it plays something else. */
@@ -60,7 +64,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         Sound played = low(take);
         return TakeAlignment.of(heard, played).map(a -> alone.with(alone.echo(),
                 reverb(heard, played, a.lagS(), alone.echo()),
-                alone.echo().isPresent() ? alone.modulation() : movement(region, take).orElse(alone.modulation()),
+                alone.echo().isPresent() ? alone.modulation() : movement(region, take, a).orElse(alone.modulation()),
                 alone.saturation())).orElse(alone);
     }
 

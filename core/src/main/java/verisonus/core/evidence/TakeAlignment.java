@@ -7,7 +7,8 @@ import verisonus.core.sound.Sound;
 
 /**
  * When in a recording a take of the same performance begins, and whether it is of the same performance at all: beginnings
- * of notes, to the millisecond, or the phases of both ({@link SharpOffset}) must fall together. Another take of the same phrase wavers by more than that.
+ * of notes, to the millisecond, or the phases of both ({@link SharpOffset}) must fall together. Another take of the same
+ * phrase wavers by more than that.
  *
  * @param lagS how much later the recording's sound comes than the take's
  * @param likeness correlation of the rises of the level, 0 to 1
@@ -21,10 +22,12 @@ record TakeAlignment(double lagS, double likeness) {
 
     /** Empty where the take is of another performance. */
     static Optional<TakeAlignment> of(Sound recording, Sound take) {
-        Optional<PairedResponse> sharp = PairedResponse.of(recording, take);
+        Sound heard = recording.atRate(RATE_HZ);
+        Sound played = take.atRate(RATE_HZ);
+        Optional<PairedResponse> sharp = PairedResponse.of(heard, played);
         if (sharp.isPresent()) return Optional.of(new TakeAlignment(sharp.get().lagS(), 1));
-        TakeAlignment best = nearest(recording, take);
-        OptionalInt exact = SharpOffset.find(recording.atRate(RATE_HZ).mid(), take.atRate(RATE_HZ).mid(), RATE_HZ,
+        TakeAlignment best = nearest(heard, played);
+        OptionalInt exact = SharpOffset.find(heard.mid(), played.mid(), RATE_HZ,
                 (int) Math.round(best.lagS * RATE_HZ), NEAR_S);
         if (exact.isPresent()) return Optional.of(new TakeAlignment((double) exact.getAsInt() / RATE_HZ, 1));
         return best.likeness >= SAME ? Optional.of(best) : Optional.empty();

@@ -117,6 +117,29 @@ public final class Ways {
         return changed(tone, way, b -> b.holding(swapped(b.blocks(), id, by)));
     }
 
+    /** With a block directly before another, on the way on which that one stands. */
+    public static Tone before(Tone tone, String id, String other) {
+        if (id.equals(other)) return tone;
+        String way = of(tone, other);
+        Tone there = put(tone, id, way);
+        if (way.equals(MAIN)) {
+            List<String> ids = there.blocks().stream().map(Block::id).toList();
+            int to = ids.indexOf(other);
+            return there.moved(id, ids.indexOf(id) < to ? to - 1 : to);
+        }
+        if (way.equals(LOOP)) {
+            return there.routed(new Routing(placed(there.routing().loop(), id, other), there.routing().branches()));
+        }
+        return changed(there, way, b -> b.holding(placed(b.blocks(), id, other)));
+    }
+
+    private static List<String> placed(List<String> ids, String id, String before) {
+        List<String> out = new ArrayList<>(ids);
+        out.remove(id);
+        out.add(out.indexOf(before), id);
+        return out;
+    }
+
     private static List<String> swapped(List<String> ids, String id, int by) {
         List<String> out = new ArrayList<>(ids);
         int at = out.indexOf(id);

@@ -15,7 +15,7 @@ class EqualizerFitTest {
     private static final boolean[] NOWHERE_EMPTY = new boolean[HZ.length];
 
     private static EqualizerFit fit(boolean cutOnly, boolean broad, boolean[] empty) {
-        return new EqualizerFit(even(), 0.01, cutOnly, broad, empty);
+        return new EqualizerFit(even(), 0.01, cutOnly, broad, new EmptyBands(empty));
     }
 
     private static double[] even() {

@@ -222,7 +222,7 @@ class SearchPartsTest {
     void equalizerCurvesAddUp() {
         double[] weight = new double[Features.LEVEL_BANDS.count()];
         Arrays.fill(weight, 1);
-        EqualizerFit fit = new EqualizerFit(weight, 0.01, true, false, new boolean[weight.length]);
+        EqualizerFit fit = new EqualizerFit(weight, 0.01, true, false, new EmptyBands(new boolean[weight.length]));
         double[] lift = new double[weight.length];
         for (int b = 0; b < lift.length; b++) lift[b] = b > 20 && b < 26 ? -6 : 0;
         Block eq = fit.fit(lift);

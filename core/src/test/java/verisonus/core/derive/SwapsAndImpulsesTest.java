@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -56,7 +57,7 @@ class SwapsAndImpulsesTest {
 
     @Test
     void gainCanBeMovedAtConstantLoudness() {
-        Tone more = new FairSwap(DI).atConstantLoudness(TONE, TONE.blocks().get(1).with("gain", 9));
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 9, Keeping.LOUDNESS, Set.of());
         assertThat(more.find("amp").orElseThrow().get("gain")).isEqualTo(9);
         assertThat(LoudnessMeter.integratedLufs(play(more)).orElseThrow())
                 .isCloseTo(LoudnessMeter.integratedLufs(play(TONE)).orElseThrow(), within(0.1));
@@ -64,14 +65,14 @@ class SwapsAndImpulsesTest {
 
     @Test
     void aControlCanBeMovedAtConstantSaturation() {
-        Tone brighter = new FairSwap(DI).atConstantSaturation(TONE,
-                TONE.blocks().get(1).with("highs before clipping", 10));
+        Tone brighter = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "highs before clipping", 10,
+                Keeping.DIRT, Set.of());
         assertThat(Driven.of(DI, play(brighter))).isCloseTo(Driven.of(DI, play(TONE)), within(0.05));
     }
 
     @Test
     void gainCanBeMovedAtConstantSaturationForADriveOrThePowerStageGivesWay() {
-        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT);
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT, Set.of());
         assertThat(more.find("amp").orElseThrow().get("gain")).isEqualTo(8);
         assertThat(more.find("drive").orElseThrow().get("drive"))
                 .isLessThan(TONE.find("drive").orElseThrow().get("drive"));
@@ -79,15 +80,26 @@ class SwapsAndImpulsesTest {
         assertThat(LoudnessMeter.integratedLufs(play(more)).orElseThrow())
                 .isCloseTo(LoudnessMeter.integratedLufs(play(TONE)).orElseThrow(), within(0.3));
         Tone alone = TONE.without("drive");
-        Tone less = new FairSwap(DI).turned(alone, alone.find("amp").orElseThrow(), "gain", 2, Keeping.DIRT);
+        Tone less = new FairSwap(DI).turned(alone, alone.find("amp").orElseThrow(), "gain", 2, Keeping.DIRT, Set.of());
         assertThat(less.find("amp").orElseThrow().get("master"))
                 .isGreaterThan(alone.find("amp").orElseThrow().get("master"));
     }
 
     @Test
+    void aLockedGainDoesNotGiveWayAndWhatStandsBehindTheClippersMovesNone() {
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT, Set.of("drive/drive"));
+        assertThat(more.find("drive").orElseThrow()).isEqualTo(TONE.find("drive").orElseThrow());
+        Tone echoed = TONE.inserted(Block.of("clean echo"), TONE.blocks().size());
+        Tone wetter = new FairSwap(DI).turned(echoed, echoed.find("echo").orElseThrow(), "mix", 40, Keeping.DIRT,
+                Set.of());
+        for (String id : List.of("drive", "amp"))
+            assertThat(wetter.find(id)).isEqualTo(echoed.find(id));
+    }
+
+    @Test
     void turningThatKeepsNothingIsOnlyTurning() {
         Block amp = TONE.blocks().get(1);
-        assertThat(new FairSwap(DI).turned(TONE, amp, "gain", 8, Keeping.NOTHING))
+        assertThat(new FairSwap(DI).turned(TONE, amp, "gain", 8, Keeping.NOTHING, Set.of()))
                 .isEqualTo(TONE.with(amp.with("gain", 8)));
     }
 

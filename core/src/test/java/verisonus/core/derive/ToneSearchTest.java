@@ -176,7 +176,7 @@ class ToneSearchTest {
         java.util.Arrays.fill(weight, 1);
         double[] want = new double[hz.length];
         for (int b = 0; b < hz.length; b++) want[b] = 6 * Math.exp(-Math.pow(Math.log(hz[b] / 1000) / 0.5, 2));
-        EqualizerFit fit = new EqualizerFit(weight, 0.01, false, false, new boolean[weight.length]);
+        EqualizerFit fit = new EqualizerFit(weight, 0.01, false, false, new EmptyBands(new boolean[weight.length]));
         double[] got = fit.curve(fit.fit(want));
         double mean = 0;
         for (int b = 0; b < hz.length; b++) mean += (got[b] - want[b]) / hz.length;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -15,6 +16,9 @@ import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.Finding;
+import verisonus.core.evidence.ModulationReading;
+import verisonus.core.evidence.ReverbReading;
 import verisonus.core.fault.InputFault;
 import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
@@ -194,5 +198,24 @@ class WishesTest {
         assertThat(ClaimedGear.absent(said, Wishes.Use.WEIGHED)).isEmpty();
         assertThat(ClaimedGear.direct(said, Wishes.Use.HONOURED)).isTrue();
         assertThat(ClaimedGear.direct(said, Wishes.Use.IGNORED)).isFalse();
+    }
+
+    @Test
+    void aSpaceOrMovementThatIsWantedOtherwiseIsNotSet() {
+        Evidence found = Examination.of(reference, Examination.Depth.TONE, Progress.NONE)
+                .spacious(Finding.present(new ReverbReading(1.2, OptionalDouble.of(10), OptionalDouble.of(-12)), 0.95,
+                        "read"))
+                .moving(Finding.present(new ModulationReading(ModulationReading.Kind.TREMOLO, OptionalDouble.of(5),
+                        OptionalDouble.of(60)), 0.95, "read"));
+        assertThat(measured(found, Set.of()).space(DI)).isPresent();
+        assertThat(measured(found, Set.of()).movement()).isPresent();
+        for (String row : List.of("space level", "space decay"))
+            assertThat(measured(found, Set.of(row)).space(DI)).as(row).isEmpty();
+        for (String row : List.of("movement", "movement rate", "movement depth"))
+            assertThat(measured(found, Set.of(row)).movement()).as(row).isEmpty();
+    }
+
+    private static MeasuredBlocks measured(Evidence found, Set<String> wantedSo) {
+        return new MeasuredBlocks(found, SearchOptions.defaults().wishing(Wishes.NONE.wantingSo(wantedSo)));
     }
 }

@@ -80,7 +80,23 @@ class WaysTest {
     }
 
     @Test
-    void withoutItsBranchATonesIsWhatItWas() {
+    void aBlockIsPutBeforeAnotherOnThatOnesWay() {
+        Tone two = Ways.appended(Ways.beside(LINE, "amp", Block.of("chiming edge")), "amp 2", Block.of("1×8 open"));
+        Tone driven = Ways.before(two, "drive", "cabinet 2");
+        assertThat(driven.routing().branches().get(0).blocks()).containsExactly("amp 2", "drive", "cabinet 2");
+        assertThat(Ways.before(driven, "drive", "cabinet 2")).isEqualTo(driven);
+        assertThat(Ways.before(driven, "drive", "amp").main()).extracting(Block::id).startsWith("drive", "amp");
+        Tone looped = Ways.put(Ways.put(LINE.inserted(Block.of("clean echo"), 5), "reverb", Ways.LOOP), "echo",
+                Ways.LOOP);
+        assertThat(Ways.before(looped, "echo", "reverb").routing().loop()).containsExactly("echo", "reverb");
+        assertThat(Ways.before(LINE, "reverb", "amp").main()).extracting(Block::id)
+                .containsExactly("drive", "reverb", "amp", "cabinet", "microphone");
+        assertThat(Ways.before(LINE, "drive", "cabinet").main()).extracting(Block::id).startsWith("amp", "drive");
+        assertThat(Ways.before(LINE, "amp", "amp")).isEqualTo(LINE);
+    }
+
+    @Test
+    void withoutItsBranchAToneIsWhatItWas() {
         Tone two = Ways.appended(Ways.beside(LINE, "amp", Block.of("chiming edge")), "amp 2", Block.of("1×8 open"));
         assertThat(Ways.without(two, "amp 2")).isEqualTo(LINE);
     }

@@ -76,8 +76,10 @@ public final class ChainEdits {
                 added.name() + " put beside " + block.model().name());
     }
 
-    /** Models with which an amp beside another would have its own box and microphone; empty where the rig has none left. */
+    /** Box and microphone that an amp beside another would have of its own; empty where the rig has none or no room left. */
     List<Model> ownBox() {
+        int most = model.rig().mostBlocks();
+        if (tone().filter(t -> t.blocks().size() + 3 > most).isPresent()) return List.of();
         List<Model> boxes = available(Kind.CABINET);
         List<Model> microphones = available(Kind.MICROPHONE);
         return boxes.isEmpty() || microphones.isEmpty() ? List.of() : List.of(boxes.get(0), microphones.get(0));
@@ -123,18 +125,10 @@ public final class ChainEdits {
         });
     }
 
-    /** Moves a block to stand before another. */
+    /** Moves a block to stand before another, on that one's way. */
     public void moveBefore(String id, String before) {
-        tone().ifPresent(t -> {
-            List<String> ids = t.blocks().stream().map(Block::id).toList();
-            int to = ids.indexOf(before);
-            int from = ids.indexOf(id);
-            if (from >= 0 && to >= 0 && from != to) moveTo(id, from < to ? to - 1 : to);
-        });
-    }
-
-    private void moveTo(String id, int index) {
-        edit(t -> t.moved(id, index), tone().flatMap(t -> t.find(id)).map(b -> b.model().name()).orElse(id) + " moved");
+        edit(t -> Ways.before(t, id, before), tone().flatMap(t -> t.find(id)).map(b -> b.model().name()).orElse(id)
+                + " moved");
     }
 
     /** Where a movement, echo or space sits. */

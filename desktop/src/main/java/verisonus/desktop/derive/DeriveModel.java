@@ -217,7 +217,8 @@ public final class DeriveModel {
             return;
         }
         desk.work().run("Balancing the change",
-                _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays),
+                _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays,
+                        before.get().locked()),
                 balanced -> retone(before.get(), balanced, what + ", " + stays.words()));
     }
 

@@ -5,21 +5,15 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
-import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -27,11 +21,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.derive.Keeping;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
-import verisonus.core.rig.Model;
-import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -51,7 +41,7 @@ public final class DeriveView extends BorderPane {
     private final LedgerView ledger;
     private final WaysView ways;
     private final ImpulsePicker impulses;
-    private final Label legend;
+    private final ChainFoot foot;
 
     public DeriveView(DeriveModel model, Theme theme) {
         this.model = model;
@@ -76,23 +66,8 @@ public final class DeriveView extends BorderPane {
         table.setPadding(new Insets(0, 12, 10, 22));
         BorderPane left = new BorderPane(scroll);
         left.setTop(head);
-        legend = Nodes.label("◇ mine  ⊢⊣ can move unheard  ┊ before  ● read off", "quiet", "small");
-        legend.setMinWidth(Region.USE_PREF_SIZE);
-        legend.setTooltip(
-                new Tooltip("diamond: mine; bracket: how far it can move before it is heard; dotted: what it was"
-                        + " before; dot: set from the recording"));
-        Button weigh = Nodes.plain("weigh the blocks");
-        weigh.setId("weigh");
-        weigh.getStyleClass().add("small");
-        weigh.setTooltip(new Tooltip("how much each block is heard: the tone with and without it, loudness matched"));
-        weigh.setOnAction(_ -> model.weigh());
-        MenuButton add = add();
-        add.setMinWidth(Region.USE_PREF_SIZE);
-        weigh.setMinWidth(Region.USE_PREF_SIZE);
-        FlowPane under = new FlowPane(10, 2, add, weigh, keeping(), balance(), legend);
-        under.setRowValignment(VPos.CENTER);
-        under.setPadding(new Insets(2, 8, 4, 18));
-        left.setBottom(under);
+        foot = new ChainFoot(model);
+        left.setBottom(foot);
         setCenter(left);
         setRight(ledger);
         widthProperty().subscribe(w -> fitTo(w.doubleValue()));
@@ -154,7 +129,7 @@ public final class DeriveView extends BorderPane {
         tone.ifPresent(t -> ways.show(t.tone()));
         ledger.show();
         ledger.setVisible(tone.isPresent());
-        legend.setVisible(tone.isPresent());
+        foot.showLegend(tone.isPresent());
     }
 
     /** Names the blocks that could as well be left out, once they have been weighed. */
@@ -229,75 +204,6 @@ public final class DeriveView extends BorderPane {
         box.setMaxHeight(height);
         box.setMinHeight(height);
         return box;
-    }
-
-    /** What can be put in, by kind. */
-    private MenuButton add() {
-        MenuButton out = new MenuButton("Put a block in");
-        out.setId("add-block");
-        out.getStyleClass().addAll("plain", "small");
-        out.setTooltip(new Tooltip("what the rig still has"));
-        out.setOnShowing(_ -> {
-            out.getItems().clear();
-            String full = model.chain().full();
-            if (!full.isEmpty()) {
-                MenuItem said = new MenuItem(full);
-                said.setDisable(true);
-                out.getItems().add(said);
-                return;
-            }
-            for (Kind kind : Kind.values()) {
-                Menu of = new Menu(kind.word());
-                for (Model m : model.chain().available(kind)) {
-                    MenuItem item = new MenuItem(m.name());
-                    item.setOnAction(_ -> model.chain().add(m));
-                    of.getItems().add(item);
-                }
-                if (!of.getItems().isEmpty()) out.getItems().add(of);
-            }
-        });
-        // Without an item a menu button does not open.
-        out.getItems().add(new MenuItem(""));
-        return out;
-    }
-
-    /** What stays while a control is turned: nothing, the loudness, or the dirt too. */
-    private ChoiceBox<Keeping> keeping() {
-        ChoiceBox<Keeping> out = new ChoiceBox<>();
-        out.setId("keeping");
-        out.getStyleClass().add("small");
-        out.setMinWidth(Region.USE_PREF_SIZE);
-        out.getItems().setAll(Keeping.values());
-        out.setConverter(Choices.named(Keeping::words, Keeping.NOTHING));
-        out.setAccessibleText("what stays while a control is turned");
-        out.setTooltip(
-                new Tooltip("turn a gain and hear only its character: the level behind the clippers gives way, and"
-                        + " for the same dirt another gain too"));
-        out.valueProperty().bindBidirectional(model.keeping());
-        return out;
-    }
-
-    /** Says what the last exchange did, and hears it the other way. */
-    private Button balance() {
-        Button out = Nodes.plain("");
-        out.setId("balance");
-        out.getStyleClass().add("small");
-        out.setTooltip(
-                new Tooltip("an exchanged part is brought to the same gain and loudness; F hears it as it comes"));
-        out.setOnAction(_ -> model.chain().toggleBalance());
-        Runnable say = () -> {
-            Optional<ChainEdits.Swap> s = model.chain().swap().get();
-            Optional<verisonus.core.rig.Tone> now = model.tone().map(DerivedTone::tone);
-            boolean balanced = s.isPresent() && now.filter(s.get().balanced()::equals).isPresent();
-            boolean asItComes = s.isPresent() && now.filter(s.get().asItComes()::equals).isPresent();
-            out.setText(balanced ? "F  hear it as it comes" : "F  balance it again");
-            out.setVisible(balanced || asItComes);
-            out.setManaged(out.isVisible());
-        };
-        model.chain().swap().subscribe(say);
-        model.desk().open().subscribe(say);
-        say.run();
-        return out;
     }
 
     /** The figure; pressed, it becomes a field that understands other scales too. */

@@ -156,4 +156,11 @@ class ChainEditsTest {
         fixture.desk().undo();
         assertThat(tone().find("microphone").orElseThrow().get("level")).isEqualTo(before);
     }
+
+    @Test
+    void aBlockDraggedOntoABranchStandsThere() {
+        edits().putBeside(tone().find("amp").orElseThrow(), Gear.model("open clean"));
+        edits().moveBefore("echo", "amp 2");
+        assertThat(tone().routing().branches().get(0).blocks()).containsExactly("echo", "amp 2");
+    }
 }
