@@ -219,7 +219,11 @@ public final class DeriveModel {
         desk.work().run("Balancing the change",
                 _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays,
                         before.get().locked()),
-                balanced -> retone(before.get(), balanced, what + ", " + stays.words()));
+                balanced -> {
+                    // What was changed in the meantime stands; the turn was meant for what it was before.
+                    boolean asItWas = tone().map(DerivedTone::tone).filter(now::equals).isPresent();
+                    if (asItWas) retone(before.get(), balanced, what + ", " + stays.words());
+                });
     }
 
     /** What stays while a control is turned by hand. */

@@ -23,7 +23,13 @@ final class HeardTone {
     private final Desk desk;
     private volatile Optional<Measured> reference = Optional.empty();
 
-    private record Measured(long regionId, double fromS, double toS, double diStartS, ToneEvidence evidence) {}
+    /** What the reference was measured for: another take beside it, or another place of the take, shows something else. */
+    private record Measured(Region region, double diStartS, Sound take, ToneEvidence evidence) {
+        private boolean isFor(Place p) {
+            return region.equals(p.region) && diStartS == p.before.search().diStartS()
+                    && take == p.sounds.di().orElseThrow();
+        }
+    }
 
     /** Where a tone is heard: what it was before, the part of the reference that it is compared with, the sounds. */
     record Place(DerivedTone before, Region region, Sounds sounds) {
@@ -45,11 +51,8 @@ final class HeardTone {
     }
 
     ToneEvidence reference(Place p, Progress progress) {
-        Region r = p.region;
-        double start = p.before.search().diStartS();
-        Measured m = reference.filter(k -> k.regionId == r.id() && k.fromS == r.fromS() && k.toS == r.toS()
-                && k.diStartS == start).orElseGet(() -> new Measured(r.id(), r.fromS(), r.toS(), start,
-                        ToneEvidence.of(laid(p), progress)));
+        Measured m = reference.filter(k -> k.isFor(p)).orElseGet(() -> new Measured(p.region,
+                p.before.search().diStartS(), p.sounds.di().orElseThrow(), ToneEvidence.of(laid(p), progress)));
         reference = Optional.of(m);
         return m.evidence;
     }
