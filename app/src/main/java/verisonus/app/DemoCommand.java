@@ -10,7 +10,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.UserFolder;
 import verisonus.casebook.store.Casebook;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.OutputFault;
 import verisonus.demo.DemoCasebook;
 import verisonus.desktop.shell.Pictures;
 

@@ -8,7 +8,6 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.UserFolder;
-import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.Medium;
 import verisonus.cli.CommandLineProgram;
 import verisonus.demo.DemoCasebook;

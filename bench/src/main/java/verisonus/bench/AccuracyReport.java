@@ -4,15 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.Finding;
-import verisonus.core.evidence.ModulationReading;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.evidence.Presence;
-import verisonus.core.evidence.ReverbReading;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.work.Progress;
 
 /**
  * How right is the evidence? Renders cases of every group with random playing and settings, measures each alone and with its

@@ -6,24 +6,24 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import verisonus.core.advise.Move;
+import verisonus.core.advise.NextMoves;
 import verisonus.core.compare.GapLedger;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.Move;
-import verisonus.core.derive.NextMoves;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.Tolerance;
-import verisonus.core.derive.ToneSearch;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.ToneEvidence;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.Tolerance;
+import verisonus.core.search.ToneEvidence;
+import verisonus.core.search.ToneSearch;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.work.Progress;
 
 /**
  * Does a move bring what it promises, and is a tolerance's edge one just-noticeable difference away? Known tones are put out of tune

@@ -13,8 +13,7 @@ import verisonus.core.rig.Model;
 import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Chain;
-import verisonus.core.simulate.Quality;
-import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
@@ -53,7 +52,7 @@ final class ChainSpeed {
     }
 
     public static void main(String[] args) throws IOException, InterruptedException {
-        float[] in = guitarLike((int) (SECONDS * Renderer.RATE_HZ));
+        float[] in = guitarLike((int) (SECONDS * Sound.WORKING_RATE_HZ));
         System.out.printf(Locale.ROOT, "%-28s %10s%n", "chain", "× real time");
         for (Quality q : Quality.values()) {
             System.out.printf(Locale.ROOT, "%-28s %10.1f%n", "everything on, " + q.name().toLowerCase(Locale.ROOT),
@@ -83,7 +82,7 @@ final class ChainSpeed {
                 hz = 82 * Math.pow(2, random.nextInt(24) / 12.0);
             }
             level *= 0.99997;
-            phase += 2 * Math.PI * hz / Renderer.RATE_HZ;
+            phase += 2 * Math.PI * hz / Sound.WORKING_RATE_HZ;
             x[i] = (float) (level * (Math.sin(phase) + 0.5 * Math.sin(2 * phase) + 0.3 * Math.sin(3 * phase)));
         }
         return x;
@@ -102,7 +101,7 @@ final class ChainSpeed {
                 chain.process(block, n);
             }
             double seconds = (System.nanoTime() - from) / 1e9;
-            if (run > 0) best = Math.max(best, in.length / (double) Renderer.RATE_HZ / seconds);
+            if (run > 0) best = Math.max(best, in.length / (double) Sound.WORKING_RATE_HZ / seconds);
         }
         return best;
     }
@@ -117,7 +116,7 @@ final class ChainSpeed {
                 System.gc();
                 System.out.printf("  minute %2d: %d%n", minute, (r.totalMemory() - r.freeMemory()) >> 20);
             }
-            for (int at = 0; at < 60 * Renderer.RATE_HZ; at += Chain.BLOCK) {
+            for (int at = 0; at < 60 * Sound.WORKING_RATE_HZ; at += Chain.BLOCK) {
                 System.arraycopy(in, at % (in.length - Chain.BLOCK), block[0], 0, Chain.BLOCK);
                 chain.process(block, Chain.BLOCK);
             }
@@ -128,7 +127,7 @@ final class ChainSpeed {
     private static void beside(float[] in) throws IOException, InterruptedException {
         Path dir = Files.createTempDirectory("chain-speed");
         Path wav = dir.resolve("in.wav");
-        Files.write(wav, SoundWriter.encode(Sound.mono(in, Renderer.RATE_HZ), SoundWriter.Format.WAV_24));
+        Files.write(wav, SoundWriter.encode(Sound.mono(in, Sound.WORKING_RATE_HZ), SoundWriter.Format.WAV_24));
         List<String> command = List.of("sox", wav.toString(), dir.resolve("out.wav").toString(), "compand", "0.01,0.1",
                 "-60,-60,-20,-14,0,-6", "overdrive", "20", "20", "bass", "-2", "treble", "1", "equalizer", "800", "1q",
                 "3", "chorus", "0.7", "0.9", "25", "0.4", "0.5", "2", "-t", "echo", "0.8", "0.88", "350", "0.3",

@@ -5,17 +5,17 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.Tolerance;
-import verisonus.core.derive.ToneSearch;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.Tolerance;
+import verisonus.core.search.ToneSearch;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.demo.Takes;
 
 /**

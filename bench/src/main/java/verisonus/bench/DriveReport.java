@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
-import verisonus.core.evidence.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.sound.Sound;
 import verisonus.demo.Takes;
 

@@ -6,8 +6,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import verisonus.bench.KnownCase.Group;
-import verisonus.core.evidence.EchoEstimator;
-import verisonus.core.evidence.Network;
+import verisonus.core.evidence.echo.EchoEstimator;
+import verisonus.core.evidence.signs.Network;
 
 /** Makes the weights by which a copy is told from a note played again, and checks them on cases left out. */
 final class EchoTraining {

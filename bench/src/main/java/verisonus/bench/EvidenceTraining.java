@@ -7,9 +7,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import verisonus.bench.KnownCase.Group;
-import verisonus.core.evidence.MovementFeatures;
-import verisonus.core.evidence.Network;
-import verisonus.core.evidence.ReverbEstimator;
+import verisonus.core.evidence.movement.MovementFeatures;
+import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.space.ReverbEstimator;
 
 /** Makes the weights by which movements and spaces are told, and checks them on cases left out. */
 final class EvidenceTraining {

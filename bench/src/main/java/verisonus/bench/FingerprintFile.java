@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.stream.Collectors;
-import verisonus.core.derive.Fingerprint;
-import verisonus.core.derive.StartingTones;
+import verisonus.core.search.Fingerprint;
+import verisonus.core.search.StartingTones;
 
 /** Measures the shipped starting tones anew and writes their fingerprints: after a change of the simulated gear. */
 final class FingerprintFile {
@@ -13,7 +13,7 @@ final class FingerprintFile {
 
     public static void main(String[] args) throws IOException {
         Path file = Path
-                .of(args.length > 0 ? args[0] : "core/src/main/resources/verisonus/core/derive/fingerprints.txt");
+                .of(args.length > 0 ? args[0] : "core/src/main/resources/verisonus/core/search/fingerprints.txt");
         Files.writeString(file, StartingTones.ALL.stream().map(t -> Fingerprint.of(t.tone()).line(t.words()))
                 .collect(Collectors.joining("\n", "", "\n")));
     }

@@ -16,9 +16,24 @@ record KnownCase(Group group, long seed, Sound dry, Sound recording, Truth truth
 
     /** What was done to the take, and how many such cases the report has. */
     enum Group {
-        NOTHING(60), ECHO(30), DARK_ECHO(20), ECHO_IN_ROOM(16), ECHO_THEN_CLIPPED(12), TWO_ECHOES(16), CHANGING_SIDES(
-                14), SWAYING_ECHO(16), ROOM(44), TREMOLO(14), VIBRATO(14), HARMONIC_TREMOLO(14), CHORUS(
-                        12), FLANGER(12), PHASER(12), ROTARY(8);
+        NOTHING(60),
+        ECHO(30),
+        DARK_ECHO(20),
+        ECHO_IN_ROOM(16),
+        ECHO_THEN_CLIPPED(12),
+        TWO_ECHOES(16),
+        CHANGING_SIDES(
+                14),
+        SWAYING_ECHO(16),
+        ROOM(44),
+        TREMOLO(14),
+        VIBRATO(14),
+        HARMONIC_TREMOLO(14),
+        CHORUS(
+                12),
+        FLANGER(12),
+        PHASER(12),
+        ROTARY(8);
 
         final int cases;
 

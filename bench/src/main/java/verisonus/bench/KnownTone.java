@@ -3,16 +3,16 @@ package verisonus.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.demo.Takes;
 
 /**
@@ -56,7 +56,8 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
         float[] x = Renderer.render(tone, di, Quality.FINAL, Progress.NONE).mid().clone();
         for (int i = 0; i < 8; i++) {
             double hz = 100 * Math.pow(70, r.nextDouble());
-            OtherChain.filter(x, Biquad.peak(hz, 3 * r.nextDouble() - 1.5, 1 + 2 * r.nextDouble(), Renderer.RATE_HZ));
+            OtherChain.filter(x,
+                    Biquad.peak(hz, 3 * r.nextDouble() - 1.5, 1 + 2 * r.nextDouble(), Sound.WORKING_RATE_HZ));
         }
         return new KnownTone(tone, di, levelled(x));
     }
@@ -74,7 +75,7 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
     static Sound levelled(float[] x) {
         double peak = 1e-9;
         for (float v : x) peak = Math.max(peak, Math.abs(v));
-        return Sound.mono(x, Renderer.RATE_HZ).gained(20 * Math.log10(0.7 / peak));
+        return Sound.mono(x, Sound.WORKING_RATE_HZ).gained(20 * Math.log10(0.7 / peak));
     }
 
     private static Model cabinet(SplittableRandom r) {

@@ -6,10 +6,10 @@ import java.lang.management.MemoryType;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
-import verisonus.core.evidence.Course;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.study.Course;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.demo.Takes;
 
 /** How fast one core measures, how the time is shared, and how much memory a long recording takes. */

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
-import verisonus.core.evidence.Network;
+import verisonus.core.evidence.signs.Network;
 
 /**
  * Trains a {@link Network} by gradient descent with momentum (D. P. Kingma, J. Ba, "Adam", 2015), weight decay and features

@@ -19,7 +19,8 @@ final class OtherChain {
         /** All but the noise: what a tone can be judged by, for no tone shall hiss as the recording does. */
         QUIET,
         /** The same in another hall of the same description: two such halls differ as much as no tone can be nearer. */
-        OTHER_HALL, ALL
+        OTHER_HALL,
+        ALL
     }
 
     /** The settings of one such chain; the same for every take that goes through it. */

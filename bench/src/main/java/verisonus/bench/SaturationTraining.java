@@ -14,7 +14,7 @@ import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
-import verisonus.core.evidence.SaturationFeatures;
+import verisonus.core.evidence.dirt.SaturationFeatures;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 import verisonus.demo.Takes;

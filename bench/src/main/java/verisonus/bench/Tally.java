@@ -1,11 +1,11 @@
 package verisonus.bench;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.ArrayList;
 
 /** Counts of hits and lists of errors by name, in the order in which the names first came up. */
 final class Tally {

@@ -6,9 +6,9 @@ import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.demo.Mixes;
 
 /** Does the trust of a band follow how far the guitar leads there, in mixes with drums and bass? */

@@ -5,7 +5,10 @@ import verisonus.core.sound.SoundWriter;
 
 /** What {@code --format} names. */
 enum AudioFormat {
-    WAV16(SoundWriter.Format.WAV_16), WAV24(SoundWriter.Format.WAV_24), FLOAT(SoundWriter.Format.WAV_FLOAT), FLAC(
+    WAV16(SoundWriter.Format.WAV_16),
+    WAV24(SoundWriter.Format.WAV_24),
+    FLOAT(SoundWriter.Format.WAV_FLOAT),
+    FLAC(
             SoundWriter.Format.FLAC_24);
 
     private final SoundWriter.Format format;

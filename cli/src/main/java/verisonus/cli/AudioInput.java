@@ -3,11 +3,11 @@ package verisonus.cli;
 import java.io.PrintStream;
 import java.nio.file.Path;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.InputFault;
-import verisonus.core.sound.DecodedSound;
 import verisonus.core.sound.Decibels;
+import verisonus.core.sound.DecodedSound;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
+import verisonus.core.work.InputFault;
 
 /** Reads an audio file for a command: warnings go to standard error, too short or silent sound is refused. */
 final class AudioInput {
@@ -36,7 +36,7 @@ final class AudioInput {
                     String.format(java.util.Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),
                     "use half a second or more");
         }
-        if (Decibels.fromAmplitude(sound.peak()) < Examination.SILENT_DBFS) {
+        if (Decibels.fromAmplitude(sound.peak()) < Sound.SILENT_DBFS) {
             throw new InputFault(name, "it is silent", "choose a recording or region in which the guitar plays");
         }
         return sound;

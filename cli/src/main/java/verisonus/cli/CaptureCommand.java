@@ -11,13 +11,13 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.derive.AmpCapture;
-import verisonus.core.derive.CaptureCoverage;
-import verisonus.core.derive.CaptureSignal;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.capture.AmpCapture;
+import verisonus.core.capture.CaptureCoverage;
+import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "capture", mixinStandardHelpOptions = true, description = {
         "Finds the simulated amp that comes nearest to a real one.",

@@ -7,9 +7,9 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
-import verisonus.core.fault.Cancelled;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.Cancelled;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 
 /**
  * Runs one command. Exit status: 0 done, 2 wrong usage, 3 an input cannot be used, 4 a result cannot be written, 1 a

@@ -12,9 +12,8 @@ import verisonus.casebook.exchange.Json;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 @Command(name = "compare", mixinStandardHelpOptions = true, description = "What differs between two recordings, most audible first.")
 final class CompareCommand extends VerboseOption implements Callable<Integer> {
@@ -29,8 +28,8 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Sound a = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
-        Sound b = AudioInput.read(Objects.requireNonNull(candidate)).atRate(Renderer.RATE_HZ);
+        Sound a = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
+        Sound b = AudioInput.read(Objects.requireNonNull(candidate)).atRate(Sound.WORKING_RATE_HZ);
         GapLedger gap = GapLedger.between(Examination.of(a, Progress.NONE), Examination.of(b, Progress.NONE));
         if (json) {
             System.out.println(Json.text(DerivationJson.gap(gap)));

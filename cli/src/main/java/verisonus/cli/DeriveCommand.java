@@ -22,29 +22,30 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.Tolerance;
-import verisonus.core.derive.ToneSearch;
-import verisonus.core.derive.Tie;
-import verisonus.core.derive.Wishes;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.Tie;
+import verisonus.core.search.Tolerance;
+import verisonus.core.search.ToneSearch;
+import verisonus.core.search.Wishes;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "derive", mixinStandardHelpOptions = true, description = "Settings that make a dry guitar sound like a reference.")
 final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     enum StartChoice {
-        NEUTRAL, NEAREST
+        NEUTRAL,
+        NEAREST
     }
 
     @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")

@@ -15,17 +15,17 @@ import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.DirtShift;
-import verisonus.core.derive.Feel;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.TouchCurve;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
+import verisonus.core.feel.DirtShift;
+import verisonus.core.feel.Feel;
+import verisonus.core.feel.TouchCurve;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.work.Progress;
 
 @Command(name = "feel", mixinStandardHelpOptions = true, description = "How a tone answers the fingers: touch curve, where its dirt is made, ways to make it elsewhere.")
 final class FeelCommand extends VerboseOption implements Callable<Integer> {
@@ -46,7 +46,7 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
-        Sound take = AudioInput.read(Objects.requireNonNull(di)).atRate(Renderer.RATE_HZ);
+        Sound take = AudioInput.read(Objects.requireNonNull(di)).atRate(Sound.WORKING_RATE_HZ);
         TouchCurve touch = TouchCurve.of(t, take.peak());
         StageDirt soft = StageDirt.of(t, take, SOFT_DB);
         StageDirt hard = StageDirt.of(t, take, 0);
@@ -61,7 +61,7 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private static Feel compared(Sound ref, Sound di, Tone t, TouchCurve touch) {
-        Sound wanted = ref.atRate(Renderer.RATE_HZ);
+        Sound wanted = ref.atRate(Sound.WORKING_RATE_HZ);
         MatchedTake take = MatchedTake.of(wanted, di);
         Sound mine = Renderer.render(t, take.sound(), Quality.FINAL, Progress.NONE);
         return Feel.of(new Feel.Heard(Examination.of(wanted, Examination.Depth.TONE, Progress.NONE), wanted,

@@ -14,10 +14,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.derive.ImpulseRanking;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.ImpulseRanking;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "impulses", mixinStandardHelpOptions = true, description = "Describes the impulse responses of a folder and ranks them against a reference.")
 final class ImpulsesCommand extends VerboseOption implements Callable<Integer> {

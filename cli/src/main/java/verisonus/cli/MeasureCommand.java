@@ -16,9 +16,9 @@ import verisonus.casebook.words.FindingsCsv;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "measure", mixinStandardHelpOptions = true, description = "What a recording shows.")
 final class MeasureCommand extends VerboseOption implements Callable<Integer> {

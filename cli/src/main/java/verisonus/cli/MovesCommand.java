@@ -15,20 +15,20 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.advise.Move;
+import verisonus.core.advise.NextMoves;
+import verisonus.core.advise.SaidWord;
 import verisonus.core.compare.GapLedger;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.Move;
-import verisonus.core.derive.NextMoves;
-import verisonus.core.derive.SaidWord;
-import verisonus.core.derive.ToneEvidence;
-import verisonus.core.evidence.Word;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
+import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "moves", mixinStandardHelpOptions = true, description = "What to turn next: the moves that bring a tone nearer to a reference, or that a word asks for.")
 final class MovesCommand extends VerboseOption implements Callable<Integer> {
@@ -69,7 +69,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
                                 + String.join(", ", SaidWord.names(Word.shipped())))));
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
-        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
+        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
         ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
         return ToneInput.shared(workers -> {

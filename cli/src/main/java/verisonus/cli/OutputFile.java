@@ -7,7 +7,7 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.OutputFault;
 
 /** A result on its way to disk: written beside its final name and moved into place in one step. */
 record OutputFile(Path path, boolean force) {

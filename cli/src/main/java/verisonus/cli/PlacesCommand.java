@@ -15,15 +15,15 @@ import verisonus.casebook.exchange.Json;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Placement;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "places", mixinStandardHelpOptions = true, description = "A movement, echo or space in each of its four places, by ear and by figure.")
 final class PlacesCommand extends VerboseOption implements Callable<Integer> {

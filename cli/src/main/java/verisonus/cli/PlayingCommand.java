@@ -12,11 +12,11 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.derive.PlayingShare;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.advise.PlayingShare;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "playing", mixinStandardHelpOptions = true, description = "How far two or more takes lie apart through the same tone: what the hand makes, not the gear.")
 final class PlayingCommand extends VerboseOption implements Callable<Integer> {

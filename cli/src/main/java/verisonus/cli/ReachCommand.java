@@ -10,16 +10,15 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.Reach;
+import verisonus.core.advise.Reach;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.work.Progress;
 
 @Command(name = "reach", mixinStandardHelpOptions = true, description = "What a rig cannot reach of a reference, and which gear would close how much of it.")
 final class ReachCommand extends VerboseOption implements Callable<Integer> {
@@ -42,7 +41,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
     public Integer call() {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
-        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Renderer.RATE_HZ);
+        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         Sound played = AudioInput.read(Objects.requireNonNull(di));
         MatchedTake take = MatchedTake.of(ref, played, Reach.LONGEST_S);
         Evidence alone = Examination.of(take.reference(), Progress.NONE);

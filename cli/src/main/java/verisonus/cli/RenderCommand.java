@@ -7,13 +7,13 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.Progress;
 
 @Command(name = "render", mixinStandardHelpOptions = true, description = "Plays a dry guitar recording through a tone.")
 final class RenderCommand extends VerboseOption implements Callable<Integer> {

@@ -2,14 +2,14 @@ package verisonus.cli;
 
 import java.util.OptionalInt;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.fault.InputFault;
 import verisonus.core.plan.Repeats;
+import verisonus.core.work.InputFault;
 
 @Command(name = "repeats", mixinStandardHelpOptions = true, description = "Feedback to audible repeats, and back.")
 final class RepeatsCommand extends VerboseOption implements Callable<Integer> {

@@ -11,8 +11,8 @@ import picocli.CommandLine.Parameters;
 import verisonus.casebook.sheet.CaseSheet;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.store.Casebook;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 @Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case.")
 final class SheetCommand extends VerboseOption implements Callable<Integer> {

@@ -2,12 +2,12 @@ package verisonus.cli;
 
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import verisonus.core.derive.FairSwap;
-import verisonus.core.fault.InputFault;
+import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.InputFault;
 
 @Command(name = "swap", mixinStandardHelpOptions = true, description = "Exchanges a block for another model; gain and loudness are balanced so that only its character differs.")
 final class SwapCommand extends ToneChange {

@@ -6,8 +6,8 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.fault.InputFault;
 import verisonus.core.plan.NoteValue;
+import verisonus.core.work.InputFault;
 
 @Command(name = "times", mixinStandardHelpOptions = true, description = "Echo times for every note value at a tempo.")
 final class TimesCommand extends VerboseOption implements Callable<Integer> {

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
-import verisonus.core.derive.FairSwap;
+import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Tone;
 
 /** A command that changes one block of a tone, balances it on a dry take and writes the tone that comes of it. */

@@ -1,9 +1,9 @@
 package verisonus.cli;
 
 import java.nio.file.Path;
-import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.InputFault;
 
 /** A tone read from a file, and one of its blocks by id. */
 record ToneOfBlock(Tone tone, Block block) {

@@ -13,12 +13,12 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.TravelJson;
-import verisonus.core.fault.InputFault;
 import verisonus.core.travel.BandChange;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;
 import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.InputFault;
 
 @Command(name = "travel", mixinStandardHelpOptions = true, description = "How a tone changes from one playback system to another, at a listening level.")
 final class TravelCommand extends VerboseOption implements Callable<Integer> {

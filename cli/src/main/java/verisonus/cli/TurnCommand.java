@@ -4,12 +4,12 @@ import java.util.Locale;
 import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import verisonus.core.derive.FairSwap;
-import verisonus.core.derive.Keeping;
-import verisonus.core.fault.InputFault;
+import verisonus.core.feel.FairSwap;
+import verisonus.core.feel.Keeping;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.InputFault;
 
 @Command(name = "turn", mixinStandardHelpOptions = true, description = "Turns one control while the loudness, or the dirt too, stays as it was.")
 final class TurnCommand extends ToneChange {

@@ -8,10 +8,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 
 class OutputFileTest {
     @TempDir

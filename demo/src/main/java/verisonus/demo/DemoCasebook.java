@@ -20,13 +20,13 @@ import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.ToneSearch;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.ToneSearch;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 /** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. One case is derived, four are left to be. */
 public final class DemoCasebook {

@@ -1,12 +1,12 @@
 package verisonus.demo;
 
 import java.util.SplittableRandom;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Biquad;
+import verisonus.core.sound.Sound;
 
 /** A kick, a snare and a closed hat from falling tones and filtered noise, added into a track. */
 record Drums(float[] track, long seed) {
-    private static final double RATE = Renderer.RATE_HZ;
+    private static final double RATE = Sound.WORKING_RATE_HZ;
 
     /** A sine that falls from 120 to 48 Hz within a few hundredths of a second. */
     void kick(double atS, double gain) {

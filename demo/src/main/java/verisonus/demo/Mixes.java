@@ -3,7 +3,6 @@ package verisonus.demo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 
 /** Made-up mixes of a guitar with drums, a bass and a held keyboard chord, for measuring estimators. */
@@ -36,16 +35,16 @@ public final class Mixes {
         }
         float[] bass = new Player(5, 0.05, seed + 3).play(line, Instrument.BASS, LENGTH_S).mid();
         double guitarRms = guitar.sound().rms();
-        double bassGain = guitarRms / (Sound.mono(bass, Renderer.RATE_HZ).rms() + 1e-9)
+        double bassGain = guitarRms / (Sound.mono(bass, Sound.WORKING_RATE_HZ).rms() + 1e-9)
                 * (0.7 + 0.6 * random.nextDouble());
-        double drumGain = guitarRms / (Sound.mono(drums, Renderer.RATE_HZ).rms() + 1e-9)
+        double drumGain = guitarRms / (Sound.mono(drums, Sound.WORKING_RATE_HZ).rms() + 1e-9)
                 * (0.7 + 0.6 * random.nextDouble());
         float[] rest = new float[drums.length];
         float[] keys = keys(rest.length, random, guitarRms * 0.5);
         for (int i = 0; i < rest.length; i++) {
             rest[i] = (float) (drumGain * drums[i] + (i < bass.length ? bassGain * bass[i] : 0) + keys[i]);
         }
-        return new Mix(guitar.sound(), Sound.mono(rest, Renderer.RATE_HZ));
+        return new Mix(guitar.sound(), Sound.mono(rest, Sound.WORKING_RATE_HZ));
     }
 
     private static float[] keys(int n, SplittableRandom random, double rms) {
@@ -53,11 +52,11 @@ public final class Mixes {
         double root = 130.8 * Math.pow(2, random.nextInt(12) / 12.0);
         for (double step : new double[]{1, 1.26, 1.498}) {
             for (int k = 1; k < 8; k++) {
-                double w = 2 * Math.PI * root * step * k / Renderer.RATE_HZ;
+                double w = 2 * Math.PI * root * step * k / Sound.WORKING_RATE_HZ;
                 for (int i = 0; i < n; i++) out[i] += (float) (Math.sin(w * i) / (k * k));
             }
         }
-        double gain = rms / (Sound.mono(out, Renderer.RATE_HZ).rms() + 1e-9);
+        double gain = rms / (Sound.mono(out, Sound.WORKING_RATE_HZ).rms() + 1e-9);
         for (int i = 0; i < n; i++) out[i] *= (float) gain;
         return out;
     }

@@ -3,7 +3,6 @@ package verisonus.demo;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 
 /**
@@ -41,7 +40,7 @@ final class PartialsPlayer {
     }
 
     Sound play(List<Note> phrase, double lengthS, double timingMs, double strength) {
-        int rate = Renderer.RATE_HZ;
+        int rate = Sound.WORKING_RATE_HZ;
         float[] out = new float[(int) (lengthS * rate)];
         for (int i = 0; i < phrase.size(); i++) {
             Note n = phrase.get(i);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.SplittableRandom;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 
@@ -20,7 +19,7 @@ record Player(double timingMs, double strength, long seed) {
 
     /** The instrument's output, straight from the pickup. */
     Sound play(List<Note> phrase, Instrument instrument, double lengthS) {
-        int rate = Renderer.RATE_HZ;
+        int rate = Sound.WORKING_RATE_HZ;
         SplittableRandom random = new SplittableRandom(seed);
         float[] out = new float[(int) (lengthS * rate)];
         List<Note> taken = wavered(phrase, random);
@@ -50,11 +49,11 @@ record Player(double timingMs, double strength, long seed) {
     private static void addString(int string, List<Note> phrase, Instrument instrument, SplittableRandom random,
             float[] out) {
         List<Note> mine = phrase.stream().filter(n -> n.string() == string).toList();
-        PluckedString s = new PluckedString(Renderer.RATE_HZ, instrument.pickupAt());
+        PluckedString s = new PluckedString(Sound.WORKING_RATE_HZ, instrument.pickupAt());
         int next = 0;
         double stopS = Double.MAX_VALUE;
         for (int i = 0; i < out.length; i++) {
-            double t = (double) i / Renderer.RATE_HZ;
+            double t = (double) i / Sound.WORKING_RATE_HZ;
             if (next < mine.size() && t >= mine.get(next).startS()) {
                 Note n = mine.get(next++);
                 s.pluck(instrument.hz(n), n.strength(), n.muted(), random);

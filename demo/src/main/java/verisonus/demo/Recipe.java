@@ -1,14 +1,14 @@
 package verisonus.demo;
 
 import java.util.List;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Tone;
 import verisonus.core.rig.MixLaw;
-import verisonus.core.simulate.Quality;
+import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 /**
  * How a case of the demo was made: what was played, through which settings, and what it was mixed with. What the program
@@ -70,7 +70,7 @@ enum Recipe {
                 left[i] = guitar.channel(0)[i] + band[i];
                 right[i] = guitar.channel(guitar.channels().length - 1)[i] + band[i];
             }
-            return Sound.stereo(left, right, Renderer.RATE_HZ).gained(-2);
+            return Sound.stereo(left, right, Sound.WORKING_RATE_HZ).gained(-2);
         }
 
         private Sound guitar() {
@@ -128,11 +128,11 @@ enum Recipe {
         Sound reference() {
             float[] in = new Player(3, 0.04, 71).play(Phrases.tightRiff(bpm(), 6), Instrument.HUMBUCKER, 13.0).mid();
             float[] guitar = loud(Sound.mono(played(truth(), RecordEffects.trimmed(RecordEffects.gate(in, -38), 3200)),
-                    Renderer.RATE_HZ), -19).mid();
+                    Sound.WORKING_RATE_HZ), -19).mid();
             float[] band = backing().mid();
             float[] both = new float[guitar.length];
             for (int i = 0; i < both.length; i++) both[i] = guitar[i] + (i < band.length ? band[i] : 0);
-            return Sound.mono(both, Renderer.RATE_HZ).gained(-2);
+            return Sound.mono(both, Sound.WORKING_RATE_HZ).gained(-2);
         }
 
         @Override
@@ -165,7 +165,8 @@ enum Recipe {
                     new Player(7, 0.05, 81).play(Phrases.leadLine(bpm()), Instrument.HUMBUCKER, 17).mid());
             float[] echoed = RecordEffects.riddenEcho(dry, 45000 / bpm(), 0.38, 1900, 0.9, -16, -8);
             Tone hall = new Tone(title(), blocks.subList(blocks.size() - 1, blocks.size()));
-            return loud(Renderer.render(hall, Sound.mono(echoed, Renderer.RATE_HZ), Quality.FINAL, Progress.NONE), -19);
+            return loud(Renderer.render(hall, Sound.mono(echoed, Sound.WORKING_RATE_HZ), Quality.FINAL, Progress.NONE),
+                    -19);
         }
 
         @Override
@@ -216,7 +217,7 @@ enum Recipe {
 
     /** The band without the guitar; silent where the guitar is alone anyway. */
     Sound backing() {
-        return Sound.mono(new float[Renderer.RATE_HZ], Renderer.RATE_HZ);
+        return Sound.mono(new float[Sound.WORKING_RATE_HZ], Sound.WORKING_RATE_HZ);
     }
 
     /** Whether a band plays on the recording. */
@@ -225,12 +226,12 @@ enum Recipe {
     }
 
     private static float[] played(Tone tone, float[] di) {
-        return Renderer.render(tone, Sound.mono(di, Renderer.RATE_HZ), Quality.FINAL, Progress.NONE).mid();
+        return Renderer.render(tone, Sound.mono(di, Sound.WORKING_RATE_HZ), Quality.FINAL, Progress.NONE).mid();
     }
 
     /** Drums and bass from a bar on. */
     private static Sound band(double bpm, int fromBar, int bars, long seed) {
-        float[] track = new float[(int) (LENGTH_S * Renderer.RATE_HZ)];
+        float[] track = new float[(int) (LENGTH_S * Sound.WORKING_RATE_HZ)];
         Drums drums = new Drums(track, seed);
         double beat = 60 / bpm;
         for (int b = 4 * fromBar; b < 4 * bars; b++) {
@@ -245,7 +246,7 @@ enum Recipe {
                 LENGTH_S);
         float[] low = bass.mid();
         for (int i = 0; i < track.length; i++) track[i] += 0.45f * low[i];
-        return Sound.mono(track, Renderer.RATE_HZ);
+        return Sound.mono(track, Sound.WORKING_RATE_HZ);
     }
 
     private static Sound panned(float[] first, float[] second, double apart) {
@@ -257,7 +258,7 @@ enum Recipe {
             left[i] = near * first[i] + far * second[i];
             right[i] = far * first[i] + near * second[i];
         }
-        return Sound.stereo(left, right, Renderer.RATE_HZ);
+        return Sound.stereo(left, right, Sound.WORKING_RATE_HZ);
     }
 
     private static Sound loud(Sound sound, double lufs) {

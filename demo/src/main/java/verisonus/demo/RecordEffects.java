@@ -1,12 +1,11 @@
 package verisonus.demo;
 
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 
 /** What was done to a made-up recording besides the chain: written apart from the gear, as a studio's own boxes would be. */
 final class RecordEffects {
-    private static final double RATE = Renderer.RATE_HZ;
+    private static final double RATE = Sound.WORKING_RATE_HZ;
 
     private RecordEffects() {}
 
@@ -29,7 +28,7 @@ final class RecordEffects {
                 out[c][i] += (float) (gain * read(x, i - ms * RATE / 1000));
             }
         }
-        return Sound.stereo(out[0], out[1], Renderer.RATE_HZ);
+        return Sound.stereo(out[0], out[1], Sound.WORKING_RATE_HZ);
     }
 
     /** Repeats that darken and whose time sways; a pedal rides their level from one value to another. */

@@ -9,7 +9,13 @@ import verisonus.core.sound.Sound;
 public final class Takes {
     /** How it is played. */
     public enum Style {
-        LEAD, RIFF, CHUG, ARPEGGIO, STRUM, STABS, PATTERN
+        LEAD,
+        RIFF,
+        CHUG,
+        ARPEGGIO,
+        STRUM,
+        STABS,
+        PATTERN
     }
 
     private static final int[] SCALE = {0, 3, 5, 7, 10, 12, 15};

@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import verisonus.core.evidence.EchoEstimator;
-import verisonus.core.evidence.ModulationEstimator;
-import verisonus.core.evidence.TuningEstimator;
+import verisonus.core.evidence.echo.EchoEstimator;
+import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.notes.TuningEstimator;
 import verisonus.core.sound.Sound;
 
 class TakesTest {

@@ -4,11 +4,11 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.Alternative;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.Tie;
-import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Rig;
+import verisonus.core.search.Alternative;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.Tie;
+import verisonus.core.search.Tolerance;
 
 /** Gaps as {@code verisonus.gap/1} and derivations as {@code verisonus.derivation/1}. */
 public final class DerivationJson {

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Impulse;
-import verisonus.core.simulate.ImpulseCharacter;
+import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.sound.SoundReader;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 /**
  * The impulse responses of a folder and all below it, described. Only what describes them is kept; a chosen one is read again.

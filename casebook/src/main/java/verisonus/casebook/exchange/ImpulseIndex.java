@@ -12,9 +12,9 @@ import org.slf4j.LoggerFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
-import verisonus.core.simulate.ImpulseCharacter;
+import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 
 /**
  * What impulse responses that were read before sound like, so that a large folder is not read anew each time. It is only a

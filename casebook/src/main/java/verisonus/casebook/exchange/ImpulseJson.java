@@ -7,10 +7,10 @@ import java.util.Base64;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Impulse;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
+import verisonus.core.work.InputFault;
 
 /**
  * The measured response of a block. It travels inside the tone, as 32-bit floats in base 64, so that a tone is whole by itself;

@@ -12,7 +12,7 @@ import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /** Reading and writing JSON trees; numbers are rounded to what they mean, absent ones are null, never NaN. */
 public final class Json {

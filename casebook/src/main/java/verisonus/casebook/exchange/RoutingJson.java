@@ -5,9 +5,9 @@ import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Routing;
+import verisonus.core.work.InputFault;
 
 /**
  * The {@code routing} of a tone: {@code "series"} for all that stands in line, {@code {"loop": [ids]}} for what sits in the

@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.fault.InputFault;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
@@ -21,6 +20,7 @@ import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.InputFault;
 
 /**
  * Tones as {@code verisonus.tone/1} and rigs as {@code verisonus.rig/1}. Blocks stand in signal order; a missing control

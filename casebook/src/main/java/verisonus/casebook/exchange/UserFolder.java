@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.OutputFault;
 
 /** Where the player's own files are kept when no other place is named: VERISONUS_DATA, or the system's usual folder. */
 public final class UserFolder {

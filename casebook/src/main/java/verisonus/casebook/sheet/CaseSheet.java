@@ -9,15 +9,15 @@ import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 /** The tone sheet of a case in a casebook; plays the tone once to see how it travels. */
 public final class CaseSheet {

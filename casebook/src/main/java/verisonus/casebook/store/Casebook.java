@@ -13,15 +13,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.sqlite.SQLiteConfig;
-
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
-import verisonus.core.evidence.Claim;
-import verisonus.core.evidence.Course;
-import verisonus.core.evidence.Word;
-import verisonus.core.fault.InputFault;
+import verisonus.core.evidence.study.Course;
+import verisonus.core.evidence.words.Claim;
+import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 
 /**
  * A player's cases, recordings, evidence, tones and logbook in one file. Every method may be called from any thread; each

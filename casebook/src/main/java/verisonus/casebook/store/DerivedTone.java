@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.core.compare.GapLedger;
-import verisonus.core.derive.Alternative;
-import verisonus.core.derive.Derivation;
-import verisonus.core.derive.StartingTone;
-import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Alternative;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.StartingTone;
+import verisonus.core.search.Tolerance;
 
 /**
  * A tone with what is known about it.

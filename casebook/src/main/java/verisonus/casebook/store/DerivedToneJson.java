@@ -12,10 +12,10 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.Alternative;
-import verisonus.core.derive.Tie;
-import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Alternative;
+import verisonus.core.search.Tie;
+import verisonus.core.search.Tolerance;
 
 /** Derived tones as the casebook keeps them: lossless, unlike the rounded documents for others. */
 public final class DerivedToneJson {

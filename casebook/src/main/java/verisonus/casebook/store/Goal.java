@@ -4,7 +4,9 @@ import java.util.Locale;
 
 /** How near a tone shall come. */
 public enum Goal {
-    EXACT("exact", 1), IN_THE_SPIRIT("in the spirit of it", 2), STARTING_POINT("a starting point", 4);
+    EXACT("exact", 1),
+    IN_THE_SPIRIT("in the spirit of it", 2),
+    STARTING_POINT("a starting point", 4);
 
     private final String words;
     private final double countsFromJnd;

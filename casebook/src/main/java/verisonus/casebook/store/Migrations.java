@@ -9,7 +9,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /** Brings a casebook's tables to what this program knows: numbered SQL files in order, counted by user_version. */
 final class Migrations {

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import verisonus.core.derive.TouchCurve;
+import verisonus.core.feel.TouchCurve;
 
 /**
  * How a player likes a tone to feel, as kept from one that felt right.

@@ -12,7 +12,11 @@ import java.util.Locale;
 public record Region(long id, long mediumId, Role role, double fromS, double toS) {
     /** What a region is good for. */
     public enum Role {
-        CORE_TONE, ECHO_TAIL, NOISE, RHYTHM, LEAD;
+        CORE_TONE,
+        ECHO_TAIL,
+        NOISE,
+        RHYTHM,
+        LEAD;
 
         public String words() {
             return name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -1,7 +1,7 @@
 package verisonus.casebook.store;
 
 import java.util.List;
-import verisonus.core.derive.Tie;
+import verisonus.core.search.Tie;
 
 /**
  * What else is to be said of a derived tone.

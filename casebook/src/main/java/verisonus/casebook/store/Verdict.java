@@ -15,7 +15,9 @@ import verisonus.core.evidence.Correction;
 public record Verdict(String topic, State state, OptionalDouble figure) {
     /** What can be said of a finding. */
     public enum State {
-        ACCEPTED, CORRECTED, SET_ASIDE;
+        ACCEPTED,
+        CORRECTED,
+        SET_ASIDE;
 
         public String words() {
             return name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -6,7 +6,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.evidence.Word;
+import verisonus.core.evidence.words.Word;
 
 /** Words as the casebook keeps them. */
 final class VocabularyJson {

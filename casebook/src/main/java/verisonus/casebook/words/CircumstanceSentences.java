@@ -8,14 +8,14 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import verisonus.core.evidence.Circumstances;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Finding;
-import verisonus.core.evidence.PickupReading;
-import verisonus.core.evidence.PlayedNote;
-import verisonus.core.evidence.Plot;
-import verisonus.core.evidence.Presence;
-import verisonus.core.evidence.TempoCourse;
-import verisonus.core.evidence.Trait;
-import verisonus.core.evidence.Word;
+import verisonus.core.evidence.gear.PickupReading;
+import verisonus.core.evidence.notes.PlayedNote;
+import verisonus.core.evidence.notes.TempoCourse;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.words.Trait;
+import verisonus.core.evidence.words.Word;
 
 /** What surrounds the tone, in plain words. */
 record CircumstanceSentences(Evidence evidence) {

@@ -7,16 +7,16 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import verisonus.casebook.exchange.EvidenceJson;
-import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Finding;
-import verisonus.core.evidence.LevelReading;
-import verisonus.core.evidence.ModulationReading;
-import verisonus.core.evidence.Plot;
-import verisonus.core.evidence.Presence;
-import verisonus.core.evidence.ReverbReading;
-import verisonus.core.evidence.SaturationReading;
-import verisonus.core.evidence.SpectrumReading;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.level.LevelReading;
+import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.plan.Repeats;
 
 /**

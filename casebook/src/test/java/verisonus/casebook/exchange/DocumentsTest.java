@@ -15,8 +15,6 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
@@ -25,6 +23,8 @@ import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 class DocumentsTest {
     private static Sound notes() {

@@ -14,8 +14,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Gear;
@@ -25,9 +23,11 @@ import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.ImpulseCharacter;
+import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 class RoutingAndRigTest {
     @TempDir

@@ -16,16 +16,16 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.Tolerance;
-import verisonus.core.evidence.Presence;
-import verisonus.core.fault.InputFault;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Ways;
+import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.work.InputFault;
 
 class SheetTest {
     private static final Rig CLOCK = new Rig(List.of(), Map.of("chiming edge", 1), Map.of("chiming edge", "clock"), 9);

@@ -23,17 +23,17 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.Alternative;
-import verisonus.core.derive.Tie;
-import verisonus.core.derive.Tolerance;
-import verisonus.core.evidence.Plot;
-import verisonus.core.evidence.Presence;
-import verisonus.core.fault.InputFault;
+import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Alternative;
+import verisonus.core.search.Tie;
+import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.InputFault;
 
 class CasebookTest {
     @TempDir

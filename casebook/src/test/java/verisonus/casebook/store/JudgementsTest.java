@@ -14,10 +14,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.Correction;
-import verisonus.core.evidence.Course;
-import verisonus.core.evidence.Word;
+import verisonus.core.evidence.study.Course;
+import verisonus.core.evidence.words.Claim;
+import verisonus.core.evidence.words.Word;
 
 /** What a player says of findings, gear and words is kept, and can be taken back. */
 class JudgementsTest {

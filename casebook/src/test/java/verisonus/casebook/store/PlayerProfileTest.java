@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import verisonus.core.derive.TouchCurve;
+import verisonus.core.feel.TouchCurve;
 
 class PlayerProfileTest {
     private static TouchCurve curve(double outPerIn, double droop, double breakUp) {

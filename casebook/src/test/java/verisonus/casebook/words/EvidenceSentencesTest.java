@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.Presence;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class EvidenceSentencesTest {
     private static List<EvidenceSentences> of(double hz, boolean stereo) {

@@ -8,13 +8,13 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
-import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.Presence;
-import verisonus.core.evidence.Trait;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.words.Claim;
+import verisonus.core.evidence.words.Trait;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class FindingsCsvTest {
     private static EvidenceSentences finding(String topic, String sentence, Presence presence,

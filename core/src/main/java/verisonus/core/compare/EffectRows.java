@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
-import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Finding;
-import verisonus.core.evidence.ModulationReading;
-import verisonus.core.evidence.Presence;
-import verisonus.core.evidence.ReverbReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.space.ReverbReading;
 
 /**
  * Rows of the ledger about echo, space and movement. Where either side cannot be told there is no row; where one has what the

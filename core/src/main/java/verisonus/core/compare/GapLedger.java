@@ -7,9 +7,9 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import verisonus.core.evidence.EchoReading;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.SpectrumReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.level.SpectrumReading;
 
 /**
  * What still differs between a reference and a candidate, most audible first, levels matched.

@@ -2,6 +2,25 @@ package verisonus.core.evidence;
 
 import java.util.List;
 import java.util.Optional;
+import verisonus.core.evidence.dirt.ClippingReading;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.gear.CabinetEstimator;
+import verisonus.core.evidence.gear.CabinetReading;
+import verisonus.core.evidence.gear.PickupReading;
+import verisonus.core.evidence.gear.TakenAt;
+import verisonus.core.evidence.level.DynamicsReading;
+import verisonus.core.evidence.level.LevelControl;
+import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.evidence.level.StereoReading;
+import verisonus.core.evidence.level.WidthReading;
+import verisonus.core.evidence.notes.PlayedNote;
+import verisonus.core.evidence.notes.TempoCourse;
+import verisonus.core.evidence.notes.TempoReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.OnsetCurve;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.evidence.study.CompanyEstimator;
 import verisonus.core.sound.Sound;
 
 /**

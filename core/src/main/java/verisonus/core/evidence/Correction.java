@@ -3,6 +3,7 @@ package verisonus.core.evidence;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BiFunction;
+import verisonus.core.evidence.signs.Finding;
 
 /**
  * What a player knows better than the measurement.
@@ -13,8 +14,13 @@ import java.util.function.BiFunction;
 public record Correction(Topic topic, OptionalDouble figure) {
     /** Findings that can be corrected, each by one figure. */
     public enum Topic {
-        ECHO("Echo", "ms", 20, 2000), SPACE("Space", "s", 0.05, 20), MOVEMENT("Movement", "Hz", 0.05, 20), DIRT("Dirt",
-                "", 0, 1), PITCH("Pitch", "cents", -50, 50), PULSE("Pulse", "BPM", 30, 300);
+        ECHO("Echo", "ms", 20, 2000),
+        SPACE("Space", "s", 0.05, 20),
+        MOVEMENT("Movement", "Hz", 0.05, 20),
+        DIRT("Dirt",
+                "", 0, 1),
+        PITCH("Pitch", "cents", -50, 50),
+        PULSE("Pulse", "BPM", 30, 300);
 
         private final String words;
         private final String unit;

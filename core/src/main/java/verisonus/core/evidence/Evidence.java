@@ -3,6 +3,20 @@ package verisonus.core.evidence;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.level.DynamicsReading;
+import verisonus.core.evidence.level.HumReading;
+import verisonus.core.evidence.level.LevelReading;
+import verisonus.core.evidence.level.NoiseReading;
+import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.evidence.level.StereoReading;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.notes.TempoReading;
+import verisonus.core.evidence.notes.TuningReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.evidence.study.Excerpt;
 
 /**
  * All that was found in one region of one recording.

@@ -1,15 +1,42 @@
 package verisonus.core.evidence;
 
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.EchoEstimator;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.level.DynamicsEstimator;
+import verisonus.core.evidence.level.DynamicsReading;
+import verisonus.core.evidence.level.HumEstimator;
+import verisonus.core.evidence.level.HumReading;
+import verisonus.core.evidence.level.LevelEstimator;
+import verisonus.core.evidence.level.LevelReading;
+import verisonus.core.evidence.level.NoiseEstimator;
+import verisonus.core.evidence.level.NoiseReading;
+import verisonus.core.evidence.level.SpectrumEstimator;
+import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.evidence.level.StereoEstimator;
+import verisonus.core.evidence.level.StereoReading;
+import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.notes.TempoEstimator;
+import verisonus.core.evidence.notes.TempoReading;
+import verisonus.core.evidence.notes.TuningEstimator;
+import verisonus.core.evidence.notes.TuningReading;
+import verisonus.core.evidence.signs.BandLevels;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.OnsetCurve;
+import verisonus.core.evidence.space.ReverbEstimator;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.evidence.study.CompanyEstimator;
+import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 /** Asks every question of one region. */
 public final class Examination {
     /** Under this a region shows nothing worth a figure. */
     public static final double SHORTEST_S = 0.5;
-    /** Below this peak a region counts as silent, dBFS. */
-    public static final double SILENT_DBFS = -80;
 
     private Examination() {}
 

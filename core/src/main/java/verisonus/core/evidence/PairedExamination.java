@@ -6,9 +6,22 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.BlockResponse;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.space.ReverbEstimator;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.evidence.space.TailFit;
 import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.PairedResponse;
+import verisonus.core.take.TakeAlignment;
+import verisonus.core.work.Progress;
 
 /**
  * Examines a region with the dry take of the same performance beside it: the way from take to recording shows repeats and a

@@ -37,7 +37,19 @@ public record Control(String name, String unit, double minimum, double maximum, 
 
     /** What a control moves first, in the words of the gap ledger. */
     public enum Attribute {
-        LOUDNESS, SATURATION, DYNAMICS, FEEL, LOWS, MIDDLE, HIGHS, COLOUR, TIME, SPACE, MOVEMENT, WIDTH, NOISE;
+        LOUDNESS,
+        SATURATION,
+        DYNAMICS,
+        FEEL,
+        LOWS,
+        MIDDLE,
+        HIGHS,
+        COLOUR,
+        TIME,
+        SPACE,
+        MOVEMENT,
+        WIDTH,
+        NOISE;
 
         public String word() {
             return name().toLowerCase(Locale.ROOT);

@@ -4,7 +4,21 @@ import java.util.Locale;
 
 /** What a block is, in the order in which a plain chain holds them. */
 public enum Kind {
-    INPUT, GUITAR, GATE, COMPRESSOR, FILTER, DRIVE, AMP, CABINET, MICROPHONE, EQUALIZER, MODULATION, ECHO, REVERB, LOOPER, UTILITY;
+    INPUT,
+    GUITAR,
+    GATE,
+    COMPRESSOR,
+    FILTER,
+    DRIVE,
+    AMP,
+    CABINET,
+    MICROPHONE,
+    EQUALIZER,
+    MODULATION,
+    ECHO,
+    REVERB,
+    LOOPER,
+    UTILITY;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

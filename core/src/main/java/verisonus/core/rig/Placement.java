@@ -5,11 +5,14 @@ import java.util.List;
 
 /** The four places in which movement, echo or space can sit. */
 public enum Placement {
-    BEFORE_AMP("before the amp", "what it adds is clipped with the notes"), IN_LOOP("in the effects loop",
-            "behind the first stages: repeats stay clear, the power stage still holds them"), AFTER_MICROPHONE(
-                    "behind the microphone", "as at the mixing desk: nothing after it changes it"), BESIDE(
-                            "beside, behind the microphone",
-                            "on a branch of its own: the dry sound is not touched by it");
+    BEFORE_AMP("before the amp", "what it adds is clipped with the notes"),
+    IN_LOOP("in the effects loop",
+            "behind the first stages: repeats stay clear, the power stage still holds them"),
+    AFTER_MICROPHONE(
+            "behind the microphone", "as at the mixing desk: nothing after it changes it"),
+    BESIDE(
+            "beside, behind the microphone",
+            "on a branch of its own: the dry sound is not touched by it");
 
     private final String words;
     private final String about;

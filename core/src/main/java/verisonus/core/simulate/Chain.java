@@ -6,9 +6,13 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.parts.Lag;
+import verisonus.core.simulate.parts.Processor;
+import verisonus.core.simulate.parts.VolumePan;
+import verisonus.core.simulate.stages.Quality;
 
 /**
- * A running tone at {@value Renderer#RATE_HZ} Hz: the main way with its effects loop, and branches that leave it and come back
+ * A running tone at {@value Sound#WORKING_RATE_HZ} Hz: the main way with its effects loop, and branches that leave it and come back
  * in step with it. Life cycle: construct, {@link #process} blocks of at most {@value #BLOCK} frames in order, {@link #reset} to
  * begin again. The sound is mono up to the first block that makes it stereo; two channels are always handed in. A tone that
  * doubles takes the second performance on the second channel.

@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.simulate.parts.Processor;
 
 /**
  * Feed-forward compressor with a soft knee of 8 dB, gain computed in decibels and smoothed (D. Giannoulis, M. Massberg,

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
+import verisonus.core.simulate.parts.Processor;
+import verisonus.core.simulate.stages.Quality;
 
 /**
  * Two performances, each through gear of its own, then panned apart. As two takes on a record are, the second is heard by a

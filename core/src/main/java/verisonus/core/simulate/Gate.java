@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.simulate.parts.Processor;
 
 /** Downward expander: opens in 0.5 ms at 4 dB above where it closes, holds, then closes in its release time. */
 final class Gate implements Processor {

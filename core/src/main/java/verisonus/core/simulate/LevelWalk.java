@@ -7,6 +7,7 @@ import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 
@@ -35,7 +36,7 @@ public final class LevelWalk {
     /** @param fullScaleVolts what 0 dBFS of the dry take is at the socket; empty where it has not been calibrated */
     public static List<Point> of(Tone tone, Sound di, Optional<Double> fullScaleVolts) {
         List<Point> out = new ArrayList<>();
-        Sound at = di.atRate(Renderer.RATE_HZ);
+        Sound at = di.atRate(Sound.WORKING_RATE_HZ);
         out.add(point("", at, fullScaleVolts, inputFault(at, fullScaleVolts)));
         Tone soFar = new Tone(tone.name(), List.of());
         Optional<Block> before = Optional.empty();
@@ -43,7 +44,7 @@ public final class LevelWalk {
             if (!b.on() || LineBuilder.isDoubler(b)) continue;
             Sound into = at;
             soFar = soFar.inserted(b, soFar.blocks().size());
-            at = Renderer.render(soFar, di, Quality.DRAFT, verisonus.core.fault.Progress.NONE);
+            at = Renderer.render(soFar, di, Quality.DRAFT, verisonus.core.work.Progress.NONE);
             out.add(point(b.id(), at, Optional.empty(), fault(b, before, into, at)));
             before = Optional.of(b);
         }

@@ -5,13 +5,37 @@ import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
+import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
+import verisonus.core.simulate.loudspeaker.MeasuredCabinet;
+import verisonus.core.simulate.movements.MovingDelay;
+import verisonus.core.simulate.movements.Phaser;
+import verisonus.core.simulate.movements.Rotary;
+import verisonus.core.simulate.movements.SweptFilter;
+import verisonus.core.simulate.movements.Tremolo;
+import verisonus.core.simulate.parts.FilterBank;
+import verisonus.core.simulate.parts.ImpulseFilter;
+import verisonus.core.simulate.parts.Processor;
+import verisonus.core.simulate.parts.VolumePan;
+import verisonus.core.simulate.spaces.EchoLine;
+import verisonus.core.simulate.spaces.SpaceReverb;
+import verisonus.core.simulate.spaces.SpringReverb;
+import verisonus.core.simulate.stages.DriveStage;
+import verisonus.core.simulate.stages.NonlinearGroup;
+import verisonus.core.simulate.stages.NonlinearStage;
+import verisonus.core.simulate.stages.OctaveStage;
+import verisonus.core.simulate.stages.Oversampler;
+import verisonus.core.simulate.stages.PowerStage;
+import verisonus.core.simulate.stages.Preamp;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.simulate.stages.Raised;
+import verisonus.core.sound.Sound;
 
 /**
  * Turns blocks in a row into processors. Neighbouring nonlinear stages run together at one raised rate, and neighbouring response
  * curves become one convolution.
  */
 final class LineBuilder {
-    private static final double RATE_HZ = Renderer.RATE_HZ;
+    private static final double RATE_HZ = Sound.WORKING_RATE_HZ;
 
     private final Quality quality;
     private final Raised raised;

@@ -2,6 +2,7 @@ package verisonus.core.simulate;
 
 import java.util.Arrays;
 import verisonus.core.rig.Block;
+import verisonus.core.simulate.parts.Processor;
 
 /** Records the first stretch of what comes before it, then plays it on and on beneath. */
 final class Looper implements Processor {

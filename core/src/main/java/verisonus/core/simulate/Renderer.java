@@ -1,21 +1,19 @@
 package verisonus.core.simulate;
 
 import java.util.Optional;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 /** Plays a dry guitar recording through a tone. */
 public final class Renderer {
-    /** Rate of everything that is simulated. */
-    public static final int RATE_HZ = 48000;
-
     private Renderer() {}
 
     /**
      * The whole recording through the tone, as long as the recording, latency taken out; mono or stereo as the tone
-     * makes it, at {@value #RATE_HZ} Hz. Two channels of a DI are mixed to one first. Same input, same output.
+     * makes it, at {@value Sound#WORKING_RATE_HZ} Hz. Two channels of a DI are mixed to one first. Same input, same output.
      */
     public static Sound render(Tone tone, Sound di, Quality quality, Progress progress) {
         return render(tone, di, Optional.empty(), quality, progress);
@@ -32,8 +30,8 @@ public final class Renderer {
             throw new InputFault(tone.name(), "its doubler needs a second take",
                     "record one and name it, or switch the doubler off");
         }
-        float[] in = di.atRate(RATE_HZ).mid();
-        float[] second = doubles ? secondTake.orElseThrow().atRate(RATE_HZ).mid() : new float[0];
+        float[] in = di.atRate(Sound.WORKING_RATE_HZ).mid();
+        float[] second = doubles ? secondTake.orElseThrow().atRate(Sound.WORKING_RATE_HZ).mid() : new float[0];
         Chain chain = new Chain(tone, quality);
         int latency = chain.latency();
         int total = in.length + latency;
@@ -53,11 +51,11 @@ public final class Renderer {
             }
             if ((at / Chain.BLOCK & 63) == 0) progress.step((double) at / total, "playing through the tone");
         }
-        return new Sound(out, RATE_HZ);
+        return new Sound(out, Sound.WORKING_RATE_HZ);
     }
 
     /** Mono samples through a mono tone from silence, for the search: no progress, no resampling. */
     public static float[] renderMono(Tone tone, float[] in, Quality quality) {
-        return render(tone, Sound.mono(in, RATE_HZ), quality, Progress.NONE).mid();
+        return render(tone, Sound.mono(in, Sound.WORKING_RATE_HZ), quality, Progress.NONE).mid();
     }
 }

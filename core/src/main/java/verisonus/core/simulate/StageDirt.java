@@ -3,11 +3,19 @@ package verisonus.core.simulate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.stages.DriveStage;
+import verisonus.core.simulate.stages.NonlinearGroup;
+import verisonus.core.simulate.stages.NonlinearStage;
+import verisonus.core.simulate.stages.Oversampler;
+import verisonus.core.simulate.stages.PowerStage;
+import verisonus.core.simulate.stages.Preamp;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.simulate.stages.Raised;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 /**
  * Where in a chain the dirt is made. Each stage that clips is played alone on what reaches it, once as loud as it comes and once so
@@ -37,7 +45,7 @@ public record StageDirt(List<Stage> stages) {
     public static StageDirt of(Tone tone, Sound di, double levelDb) {
         Raised raised = Raised.of(Quality.SEARCH);
         List<Block> linear = new ArrayList<>();
-        float[] x = di.atRate(Renderer.RATE_HZ).gained(levelDb).mid();
+        float[] x = di.atRate(Sound.WORKING_RATE_HZ).gained(levelDb).mid();
         List<String> blocks = new ArrayList<>();
         List<String> names = new ArrayList<>();
         List<Double> added = new ArrayList<>();
@@ -72,7 +80,7 @@ public record StageDirt(List<Stage> stages) {
 
     private static float[] through(List<Block> blocks, float[] x) {
         if (blocks.isEmpty()) return x;
-        return Renderer.render(new Tone("before", blocks), Sound.mono(x, Renderer.RATE_HZ), Quality.SEARCH,
+        return Renderer.render(new Tone("before", blocks), Sound.mono(x, Sound.WORKING_RATE_HZ), Quality.SEARCH,
                 Progress.NONE).mid();
     }
 

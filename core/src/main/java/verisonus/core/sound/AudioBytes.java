@@ -1,6 +1,6 @@
 package verisonus.core.sound;
 
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /** The bytes of an audio file with the file's name, so that a fault can say where it was found. */
 record AudioBytes(String name, byte[] data) {

@@ -9,7 +9,9 @@ package verisonus.core.sound;
  */
 record PcmFormat(Kind kind, int bits, boolean bigEndian) {
     enum Kind {
-        SIGNED, UNSIGNED, FLOAT
+        SIGNED,
+        UNSIGNED,
+        FLOAT
     }
 
     boolean supported() {

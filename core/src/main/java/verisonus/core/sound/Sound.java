@@ -10,6 +10,11 @@ import java.util.Arrays;
  * @param rateHz samples a second, 1 or more
  */
 public record Sound(float[][] channels, int rateHz) {
+    /** Rate at which everything is simulated and compared. */
+    public static final int WORKING_RATE_HZ = 48000;
+    /** Below this peak a region counts as silent: under the hiss of any recording that a guitar could be heard in. */
+    public static final double SILENT_DBFS = -80;
+
     public Sound {
         if (channels.length == 0) throw new IllegalArgumentException("a sound needs a channel");
         if (rateHz < 1) throw new IllegalArgumentException("rate " + rateHz + " Hz");

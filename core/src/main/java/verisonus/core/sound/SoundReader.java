@@ -6,7 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import javazoom.jl.decoder.JavaLayerException;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /**
  * Reads WAV, AIFF, FLAC, Ogg Vorbis and MP3, told apart by their content and not by their name; 8 to 192 kHz, mono or

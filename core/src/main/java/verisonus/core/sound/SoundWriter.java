@@ -8,13 +8,17 @@ import java.util.SplittableRandom;
 import net.sourceforge.javaflacencoder.EncodingConfiguration;
 import net.sourceforge.javaflacencoder.FLACEncoder;
 import net.sourceforge.javaflacencoder.StreamConfiguration;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.OutputFault;
 
 /** Encodes sound as WAV (16 or 24 bit integer, 32 bit float) or FLAC (16 or 24 bit). Integers above full scale clip. */
 public final class SoundWriter {
     /** What is written. */
     public enum Format {
-        WAV_16("wav"), WAV_24("wav"), WAV_FLOAT("wav"), FLAC_16("flac"), FLAC_24("flac");
+        WAV_16("wav"),
+        WAV_24("wav"),
+        WAV_FLOAT("wav"),
+        FLAC_16("flac"),
+        FLAC_24("flac");
 
         private final String extension;
 

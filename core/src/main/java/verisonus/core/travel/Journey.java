@@ -28,8 +28,13 @@ public final class Journey {
     private static final double EMPTY_DB = -38;
 
     private enum Named {
-        LOWS("lows", 50, 160), LOW_MIDS("low mids", 160, 400), MIDS("mids", 400, 1000), UPPER_MIDS("upper mids", 1000,
-                2500), PRESENCE("presence", 2500, 5000), HIGHS("highs", 5000, 12500);
+        LOWS("lows", 50, 160),
+        LOW_MIDS("low mids", 160, 400),
+        MIDS("mids", 400, 1000),
+        UPPER_MIDS("upper mids", 1000,
+                2500),
+        PRESENCE("presence", 2500, 5000),
+        HIGHS("highs", 5000, 12500);
 
         private final String words;
         private final double fromHz;

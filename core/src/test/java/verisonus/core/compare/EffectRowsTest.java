@@ -8,12 +8,12 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.Finding;
-import verisonus.core.evidence.ModulationReading;
-import verisonus.core.evidence.ModulationReading.Kind;
-import verisonus.core.evidence.ReverbReading;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.movement.ModulationReading.Kind;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.sound.Signal;
+import verisonus.core.work.Progress;
 
 class EffectRowsTest {
     private static final Evidence PLAIN = Examination.of(Signal.plucks(0.3, 12).lasting(3), Examination.Depth.TONE,

@@ -7,10 +7,10 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class GapLedgerTest {
     private static final Sound TONE = Signal.plucks(0.3, 12).lasting(6);

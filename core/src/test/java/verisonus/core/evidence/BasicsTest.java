@@ -11,8 +11,20 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.PitchMovement;
+import verisonus.core.evidence.movement.Swing;
+import verisonus.core.evidence.signs.BandLevels;
+import verisonus.core.evidence.signs.Cepstrum;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.LinearPrediction;
+import verisonus.core.evidence.signs.OnsetCurve;
+import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.PairedResponse;
 
 /** The parts that estimators are made of. */
 class BasicsTest {

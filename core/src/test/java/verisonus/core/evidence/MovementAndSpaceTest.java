@@ -10,9 +10,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.movement.Swing;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.evidence.space.ReverbEstimator;
+import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class MovementAndSpaceTest {
     private static final double RATE_SHARE = 0.01;

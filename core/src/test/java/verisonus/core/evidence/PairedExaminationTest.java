@@ -9,9 +9,14 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.echo.BlockResponse;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.space.TailFit;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.TakeAlignment;
+import verisonus.core.work.Progress;
 
 class PairedExaminationTest {
     private static final Sound TAKE = Signal.plucks(0.33, 11).lasting(9);

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
-import verisonus.core.fault.Progress;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class MixLawTest {
     private static Block echo(MixLaw law) {

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import verisonus.core.fault.Progress;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class WaysTest {
     private static final Tone LINE = new Tone("t", List.of(Block.of("transparent overdrive"), Block.of("open clean"),

@@ -15,17 +15,21 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Kind;
+import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
+import verisonus.core.simulate.stages.Oversampler;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.simulate.stages.SoftClip;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 
 class GearSoundTest {
     private static final long SEED = 11;

@@ -7,14 +7,15 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 class RoutingTest {
     private static final Sound PLUCKS = Signal.plucks(0.2, 5).atDb(-12).lasting(1);

@@ -10,7 +10,7 @@ import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 class AiffTest {
     private static final long RATE_48000 = 0xBB80000000000000L;

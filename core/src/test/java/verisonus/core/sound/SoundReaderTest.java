@@ -18,7 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 class SoundReaderTest {
     private static final Sound TONE = Signal.sine(440).atDb(-6).lasting(0.1);

@@ -14,29 +14,29 @@ import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.PlayerProfile;
+import verisonus.core.advise.Move;
+import verisonus.core.advise.NextMoves;
+import verisonus.core.advise.PlayingShare;
+import verisonus.core.advise.Reach;
+import verisonus.core.advise.SaidWord;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.DirtShift;
-import verisonus.core.derive.Feel;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.Move;
-import verisonus.core.derive.NextMoves;
-import verisonus.core.derive.PlayingShare;
-import verisonus.core.derive.Reach;
-import verisonus.core.derive.SaidWord;
-import verisonus.core.derive.ToneEvidence;
-import verisonus.core.derive.TouchCurve;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.fault.Progress;
+import verisonus.core.feel.DirtShift;
+import verisonus.core.feel.Feel;
+import verisonus.core.feel.TouchCurve;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.LevelWalk;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
 import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.work.Progress;
 import verisonus.desktop.desk.OpenCase;
 
 /** What to turn next, how it feels, what the rig cannot reach, what is the playing's. Each answer stands until the tone changes. */
@@ -77,7 +77,7 @@ public final class AdviceModel {
     /** The take as the search laid it under the region; of a long region a part. */
     private MatchedTake take(Sound wanted) {
         DerivedTone.Search found = model.tone().orElseThrow().search();
-        Sound part = wanted.atRate(Renderer.RATE_HZ);
+        Sound part = wanted.atRate(Sound.WORKING_RATE_HZ);
         if (!found.pairing().equals("same phrase")) return new MatchedTake(part, di(), false);
         double from = model.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS();
         return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from);

@@ -6,8 +6,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
-import verisonus.core.derive.PlayingShare;
-import verisonus.core.derive.Reach;
+import verisonus.core.advise.PlayingShare;
+import verisonus.core.advise.Reach;
 import verisonus.desktop.theme.Nodes;
 
 /** What the rig cannot reach and which gear would, and what the hand makes rather than the gear. */

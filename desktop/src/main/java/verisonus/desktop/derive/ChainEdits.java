@@ -7,7 +7,7 @@ import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.derive.FairSwap;
+import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Kind;

@@ -13,7 +13,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.derive.Keeping;
+import verisonus.core.feel.Keeping;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;

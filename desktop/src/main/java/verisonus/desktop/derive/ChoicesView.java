@@ -10,8 +10,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Goal;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.Wishes;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.Wishes;
 import verisonus.desktop.theme.Choices;
 
 /** The choices before a search: what is asked most in sight, the rest one press away. */

@@ -13,7 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.DirtShift;
+import verisonus.core.feel.DirtShift;
 import verisonus.core.simulate.StageDirt;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;

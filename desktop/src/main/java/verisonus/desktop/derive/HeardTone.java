@@ -4,17 +4,17 @@ import java.util.List;
 import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
-import verisonus.core.derive.MatchedTake;
-import verisonus.core.derive.ToneEvidence;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.Quality;
+import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.Sounds;
 
@@ -61,7 +61,7 @@ final class HeardTone {
         Sound di = p.sounds.di().orElseThrow();
         return p.same()
                 ? MatchedTake.at(p.wanted(), di, -p.takeFromS())
-                : new MatchedTake(p.wanted().atRate(Renderer.RATE_HZ), di, false);
+                : new MatchedTake(p.wanted().atRate(Sound.WORKING_RATE_HZ), di, false);
     }
 
     /** All that a gap is made of, while the tone is heard. */

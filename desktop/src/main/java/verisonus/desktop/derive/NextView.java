@@ -16,8 +16,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Remarks;
-import verisonus.core.derive.Move;
-import verisonus.core.derive.Tie;
+import verisonus.core.advise.Move;
+import verisonus.core.search.Tie;
 import verisonus.desktop.theme.Nodes;
 
 /** The moves that bring the tone nearer, or that a word asks for; each can be made, measured and taken back. */

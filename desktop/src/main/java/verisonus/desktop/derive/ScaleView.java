@@ -4,7 +4,7 @@ import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import verisonus.core.derive.Tolerance;
+import verisonus.core.search.Tolerance;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Marks;

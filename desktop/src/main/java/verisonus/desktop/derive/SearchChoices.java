@@ -13,13 +13,13 @@ import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.store.Verdict;
-import verisonus.core.derive.ClaimedGear;
-import verisonus.core.evidence.Claim;
 import verisonus.core.evidence.Correction;
-import verisonus.core.derive.SearchOptions;
-import verisonus.core.derive.StartingTone;
-import verisonus.core.derive.Wishes;
+import verisonus.core.evidence.words.Claim;
 import verisonus.core.rig.Rig;
+import verisonus.core.search.ClaimedGear;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.StartingTone;
+import verisonus.core.search.Wishes;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.OpenCase;
 
@@ -27,7 +27,9 @@ import verisonus.desktop.desk.OpenCase;
 public final class SearchChoices {
     /** How long to search. */
     public enum Effort {
-        QUICK(300), NORMAL(900), THOROUGH(3600);
+        QUICK(300),
+        NORMAL(900),
+        THOROUGH(3600);
 
         private final int renders;
 
@@ -38,7 +40,8 @@ public final class SearchChoices {
 
     /** Which recordings a tone shall be near to. */
     public enum Aim {
-        THIS, COMMON
+        THIS,
+        COMMON
     }
 
     private final ObjectProperty<SearchOptions.Start> start = new SimpleObjectProperty<>(SearchOptions.Start.NEUTRAL);

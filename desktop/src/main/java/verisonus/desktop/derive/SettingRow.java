@@ -6,11 +6,11 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Kind;
 import verisonus.core.rig.Rig;
+import verisonus.core.search.Tolerance;
 
 /**
  * One setting of the chain as the derive bench shows it.

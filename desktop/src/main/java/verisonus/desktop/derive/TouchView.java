@@ -3,7 +3,7 @@ package verisonus.desktop.derive;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.TextAlignment;
-import verisonus.core.derive.TouchCurve;
+import verisonus.core.feel.TouchCurve;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Marks;

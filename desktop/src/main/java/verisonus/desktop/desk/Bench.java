@@ -2,7 +2,11 @@ package verisonus.desktop.desk;
 
 /** The benches, in working order. */
 public enum Bench {
-    LISTEN("Listen"), MEASURE("Measure"), DERIVE("Derive"), TRAVEL("Travel"), SHEET("Sheet");
+    LISTEN("Listen"),
+    MEASURE("Measure"),
+    DERIVE("Derive"),
+    TRAVEL("Travel"),
+    SHEET("Sheet");
 
     private final String words;
 

@@ -18,13 +18,13 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.core.evidence.Isolation;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.evidence.study.Isolation;
 import verisonus.core.rig.Rig;
-import verisonus.core.simulate.Quality;
 import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 import verisonus.desktop.player.PlayerModel;
 
 /**
@@ -173,7 +173,7 @@ public final class Desk {
             double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
             progress.step(0.5, "playing mine");
             Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
-                    .map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
+                    .map(m -> book.sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
             secondTake = second;
             Optional<Sound> mine = c.tone().flatMap(t -> di.flatMap(d -> mine(t, d, unplayable, progress)));
             Sounds loaded = new Sounds(reference, di, backing, mine, start);
@@ -216,7 +216,7 @@ public final class Desk {
     }
 
     private Optional<Sound> sound(OpenCase c, Medium.Role role) {
-        return c.first(role).map(m -> book.sound(m.hash()).atRate(Renderer.RATE_HZ));
+        return c.first(role).map(m -> book.sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
     }
 
     private static Sound render(DerivedTone tone, Sound di, Optional<Sound> second, Progress progress) {

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import verisonus.core.fault.OutputFault;
+import verisonus.core.work.OutputFault;
 
 /** A file that the player named: written beside its place and moved there in one step, so that a fault leaves the old one. */
 public final class SavedFile {

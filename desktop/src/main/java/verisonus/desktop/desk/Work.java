@@ -16,10 +16,10 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import verisonus.core.fault.Cancelled;
-import verisonus.core.fault.InputFault;
-import verisonus.core.fault.OutputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.work.Cancelled;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
+import verisonus.core.work.Progress;
 
 /**
  * Long work, one piece after another, off the window's thread: shows what is done, how far it has come and how long it will

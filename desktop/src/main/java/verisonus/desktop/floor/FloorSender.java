@@ -8,10 +8,10 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.MidiUnavailableException;
 import javax.sound.midi.Receiver;
 import javax.sound.midi.ShortMessage;
-import verisonus.core.fault.OutputFault;
 import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.OutputFault;
 
 /** Sends a tone to a floor unit: the program first, then a control change a setting. */
 public final class FloorSender {

@@ -11,9 +11,9 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -27,7 +27,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import verisonus.casebook.store.Verdict;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.evidence.Presence;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -52,11 +52,15 @@ public final class MeasureView extends BorderPane {
 
     /** Ways to look at what was found. */
     enum Lens {
-        FINDINGS("findings", "each with its reason"), BESIDE("side by side",
-                "two measured regions or recordings"), WORDS("words",
-                        "the words that fit, what they rest on, and new ones"), CLAIMS("claims",
-                                "what is said about the gear, and what the evidence says to it"), SIGNATURE("signature",
-                                        "what the references have in common");
+        FINDINGS("findings", "each with its reason"),
+        BESIDE("side by side",
+                "two measured regions or recordings"),
+        WORDS("words",
+                "the words that fit, what they rest on, and new ones"),
+        CLAIMS("claims",
+                "what is said about the gear, and what the evidence says to it"),
+        SIGNATURE("signature",
+                "what the references have in common");
 
         private final String words;
         private final String about;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
-import verisonus.core.evidence.Plot;
+import verisonus.core.evidence.signs.Plot;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;

@@ -8,8 +8,8 @@ import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
-import verisonus.core.evidence.Signature;
-import verisonus.core.evidence.Trait;
+import verisonus.core.evidence.words.Signature;
+import verisonus.core.evidence.words.Trait;
 import verisonus.desktop.theme.Nodes;
 
 /** What the case's references have in common: what stays is the signature, what differs belongs to one recording. */

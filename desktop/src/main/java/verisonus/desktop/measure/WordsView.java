@@ -11,8 +11,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import verisonus.core.evidence.Trait;
-import verisonus.core.evidence.Word;
+import verisonus.core.evidence.words.Trait;
+import verisonus.core.evidence.words.Word;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 

@@ -6,7 +6,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
@@ -18,7 +17,7 @@ public final class Player implements AutoCloseable {
     private static final double HEADROOM_DB = -1;
 
     private final IntFunction<SoundOutput> outputs;
-    private final Mixer mixer = new Mixer(Renderer.RATE_HZ);
+    private final Mixer mixer = new Mixer(Sound.WORKING_RATE_HZ);
     private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "player");
         t.setDaemon(true);
@@ -42,12 +41,12 @@ public final class Player implements AutoCloseable {
 
     /** @param startS where on the time axis the sound begins */
     public void load(Source source, Optional<Sound> sound, double startS) {
-        mixer.load(source, sound.map(s -> track(s.atRate(Renderer.RATE_HZ), startS, Optional.empty())));
+        mixer.load(source, sound.map(s -> track(s.atRate(Sound.WORKING_RATE_HZ), startS, Optional.empty())));
     }
 
     /** The band without the guitar, at the level it has in the reference. */
     public void loadBacking(Optional<Sound> sound) {
-        mixer.loadBacking(sound.map(s -> track(s.atRate(Renderer.RATE_HZ), 0, Optional.of(1f))));
+        mixer.loadBacking(sound.map(s -> track(s.atRate(Sound.WORKING_RATE_HZ), 0, Optional.of(1f))));
     }
 
     private Track track(Sound sound, double startS, Optional<Float> gain) {
@@ -87,15 +86,15 @@ public final class Player implements AutoCloseable {
 
     /** Loops a span of the time axis, or goes on past it. */
     public void loop(double fromS, double toS, boolean on) {
-        mixer.loop(Math.round(fromS * Renderer.RATE_HZ), Math.round(toS * Renderer.RATE_HZ), on);
+        mixer.loop(Math.round(fromS * Sound.WORKING_RATE_HZ), Math.round(toS * Sound.WORKING_RATE_HZ), on);
     }
 
     public void seek(double timeS) {
-        mixer.seek(Math.round(timeS * Renderer.RATE_HZ));
+        mixer.seek(Math.round(timeS * Sound.WORKING_RATE_HZ));
     }
 
     public double positionS() {
-        return (double) mixer.position() / Renderer.RATE_HZ;
+        return (double) mixer.position() / Sound.WORKING_RATE_HZ;
     }
 
     /** What is played into, once something was; empty before. */
@@ -117,7 +116,7 @@ public final class Player implements AutoCloseable {
     }
 
     private void run() {
-        try (SoundOutput output = outputs.apply(Renderer.RATE_HZ)) {
+        try (SoundOutput output = outputs.apply(Sound.WORKING_RATE_HZ)) {
             outputName = output.name();
             float[] block = new float[2 * BLOCK];
             while (!stop && !mixer.ended() && !Thread.currentThread().isInterrupted()) {

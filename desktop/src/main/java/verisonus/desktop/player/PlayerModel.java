@@ -1,5 +1,6 @@
 package verisonus.desktop.player;
 
+import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -14,7 +15,6 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import java.util.Optional;
 import verisonus.core.sound.Sound;
 
 /** What the listening bar shows and does. All on the window's thread; {@link #tick} is called at each frame. */

@@ -2,7 +2,10 @@ package verisonus.desktop.player;
 
 /** What can be heard. */
 public enum Source {
-    REFERENCE("Reference", "R"), MINE("Mine", "M"), DI("DI", "D"), BESIDE("Beside", "B");
+    REFERENCE("Reference", "R"),
+    MINE("Mine", "M"),
+    DI("DI", "D"),
+    BESIDE("Beside", "B");
 
     private final String words;
     private final String key;

@@ -1,7 +1,6 @@
 package verisonus.desktop.record;
 
 import java.util.ServiceLoader;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
 
 /** Plays where no input was found. The program brings one along as a service; without one there is silence. */
@@ -11,6 +10,6 @@ public interface Guitarist {
 
     static Guitarist found() {
         return ServiceLoader.load(Guitarist.class).findFirst()
-                .orElse((_, _) -> Sound.mono(new float[Renderer.RATE_HZ], Renderer.RATE_HZ));
+                .orElse((_, _) -> Sound.mono(new float[Sound.WORKING_RATE_HZ], Sound.WORKING_RATE_HZ));
     }
 }

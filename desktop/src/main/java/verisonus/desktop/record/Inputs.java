@@ -3,9 +3,8 @@ package verisonus.desktop.record;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.IntFunction;
-import verisonus.core.fault.Progress;
-import verisonus.core.simulate.Renderer;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.desktop.player.SoundOutput;
 
 /** Opens what to record from: the sound card's input where there is one, a simulated guitarist where there is none. */
@@ -50,7 +49,7 @@ public final class Inputs {
         }
 
         Recorder recorder() {
-            return new Recorder(output, input, Renderer.RATE_HZ);
+            return new Recorder(output, input, Sound.WORKING_RATE_HZ);
         }
 
         OptionalInt latency(Progress progress) {
@@ -71,12 +70,12 @@ public final class Inputs {
 
     /** @param bufferFrames how much may wait in the output */
     Open open(int bufferFrames) {
-        Optional<SoundInput> card = alwaysSimulated ? Optional.empty() : SoundCardInput.open(Renderer.RATE_HZ);
+        Optional<SoundInput> card = alwaysSimulated ? Optional.empty() : SoundCardInput.open(Sound.WORKING_RATE_HZ);
         if (card.isPresent()) {
             name = card.get().name();
-            return new Open(SoundOutput.best(Renderer.RATE_HZ, bufferFrames), card.get(), Optional.empty());
+            return new Open(SoundOutput.best(Sound.WORKING_RATE_HZ, bufferFrames), card.get(), Optional.empty());
         }
-        VirtualCard stand = new VirtualCard(Renderer.RATE_HZ, VIRTUAL_LATENCY, guitarist, atOnce);
+        VirtualCard stand = new VirtualCard(Sound.WORKING_RATE_HZ, VIRTUAL_LATENCY, guitarist, atOnce);
         name = "simulated guitarist: no input was found";
         return new Open(stand.output(), stand.input(), Optional.of(stand));
     }

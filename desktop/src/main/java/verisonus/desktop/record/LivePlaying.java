@@ -8,9 +8,9 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Chain;
-import verisonus.core.simulate.Quality;
-import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
+import verisonus.core.sound.Sound;
 
 /**
  * Plays the input through a tone while it comes in, on a thread of its own. The level starts silent and rises to where it is set, so
@@ -71,7 +71,7 @@ public final class LivePlaying implements AutoCloseable {
 
     /** From string to ear as far as it is known here: tone, block and output buffer; a card adds its own converters. */
     public double latencyMs() {
-        return 1000.0 * (chainLatency + 3 * BLOCK) / Renderer.RATE_HZ;
+        return 1000.0 * (chainLatency + 3 * BLOCK) / Sound.WORKING_RATE_HZ;
     }
 
     /** Peak of what last went out, dBFS. */
@@ -98,7 +98,7 @@ public final class LivePlaying implements AutoCloseable {
                     playing = changed;
                 }
                 double wanted = Decibels.toAmplitude(levelDb);
-                double step = 1 / (RISE_S * Renderer.RATE_HZ);
+                double step = 1 / (RISE_S * Sound.WORKING_RATE_HZ);
                 float peak = 0;
                 for (int i = 0; i < BLOCK; i++) {
                     gain += Math.clamp(wanted - gain, -step, step);
@@ -125,7 +125,7 @@ public final class LivePlaying implements AutoCloseable {
     }
 
     private static void fade(float[][] now, float[][] later) {
-        int frames = Math.min(BLOCK, (int) (FADE_S * Renderer.RATE_HZ));
+        int frames = Math.min(BLOCK, (int) (FADE_S * Sound.WORKING_RATE_HZ));
         for (int c = 0; c < 2; c++) {
             for (int i = 0; i < BLOCK; i++) {
                 float share = Math.min(1f, (float) i / frames);

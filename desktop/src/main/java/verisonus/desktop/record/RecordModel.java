@@ -1,31 +1,30 @@
 package verisonus.desktop.record;
 
 import java.util.ArrayList;
-import verisonus.desktop.player.ListeningLevel;
-import verisonus.core.rig.Tone;
-import verisonus.casebook.store.DerivedTone;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
-import javafx.beans.property.ReadOnlyBooleanProperty;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleIntegerProperty;
+import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
-import verisonus.core.derive.TakeChoice;
-import verisonus.core.evidence.InputCheck;
-import verisonus.core.evidence.TempoEstimator;
-import verisonus.core.simulate.Renderer;
+import verisonus.core.advise.TakeChoice;
+import verisonus.core.evidence.notes.TempoEstimator;
+import verisonus.core.evidence.study.InputCheck;
+import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.ListeningLevel;
 
 /** Recording a dry take of the open case. */
 public final class RecordModel implements AutoCloseable {
@@ -66,7 +65,7 @@ public final class RecordModel implements AutoCloseable {
         desk.player().levelDb().set(Math.min(desk.player().levelDb().get(), ListeningLevel.START_DB));
         live.play(tone.get());
         playingLive.set(true);
-        double card = 1000.0 * latencyFrames / Renderer.RATE_HZ;
+        double card = 1000.0 * latencyFrames / Sound.WORKING_RATE_HZ;
         checked.set(String.format(Locale.ROOT, latencyFrames > 0
                 ? "Live: about %.0f ms from string to ear. It starts low: raise the listening level."
                 : "Live: %.0f ms from string to ear and what the card adds (measure the latency to know it). It starts low: raise the listening level.",
@@ -132,7 +131,7 @@ public final class RecordModel implements AutoCloseable {
             found.ifPresent(f -> latencyFrames = f);
             checked.set(found.isPresent()
                     ? String.format(Locale.ROOT, "%.1f ms from output to input, taken out of each take",
-                            1000.0 * latencyFrames / Renderer.RATE_HZ)
+                            1000.0 * latencyFrames / Sound.WORKING_RATE_HZ)
                     : "nothing came back: join output and input by a cable, at low level, then try again");
         });
     }

@@ -5,9 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import verisonus.core.fault.Progress;
 import verisonus.core.sound.LoopbackLatency;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.desktop.player.SoundOutput;
 
 /**

@@ -6,7 +6,7 @@ import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.DataLine;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.TargetDataLine;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /** The machine's input, 16 bit mono. */
 final class SoundCardInput implements SoundInput {

@@ -20,8 +20,8 @@ import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import verisonus.casebook.sheet.CaseSheet;
 import verisonus.casebook.store.Casebook;
-import verisonus.core.fault.OutputFault;
-import verisonus.core.fault.Progress;
+import verisonus.core.work.OutputFault;
+import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 

@@ -13,12 +13,12 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
-import verisonus.core.derive.ToneEvidence;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.fault.Progress;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.Sounds;
 

@@ -13,12 +13,12 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.derive.Tolerance;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Tolerance;
 
 class ScalesTest {
     private static final Control GAIN = Gear.model("chiming edge").control("gain");

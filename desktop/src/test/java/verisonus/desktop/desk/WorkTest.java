@@ -11,7 +11,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import verisonus.core.fault.InputFault;
+import verisonus.core.work.InputFault;
 
 /** The window's thread is played by the test: it runs what was handed over when the test says so. */
 class WorkTest {

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import verisonus.core.fault.OutputFault;
 import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.OutputFault;
 
 class FloorUnitTest {
     private static final Tone TONE = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4.2).with("bright", 1),

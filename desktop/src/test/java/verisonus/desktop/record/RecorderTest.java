@@ -7,10 +7,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import verisonus.core.derive.TakeChoice;
-import verisonus.core.evidence.InputCheck;
-import verisonus.core.fault.Progress;
+import verisonus.core.advise.TakeChoice;
+import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
 import verisonus.demo.Guitarist;
 
 class RecorderTest {

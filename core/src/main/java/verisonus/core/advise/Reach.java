@@ -1,0 +1,188 @@
+package verisonus.core.advise;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.search.KnobFit;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
+
+/**
+ * What the rig cannot reach: of the differences that most would hear after a search, which gear that the player has not got would
+ * close how much. Cabinets and microphones are judged by their curves, amps and drives are exchanged for, put in, played at three
+ * gains and measured.
+ */
+public final class Reach {
+    private static final double HEARD = 1;
+    private static final double WORTH_JND = 0.5;
+    /** As long a part as it takes to judge gear, and no longer. */
+    public static final double LONGEST_S = 20;
+    private static final double[] GAINS = {2.5, 5, 7.5};
+    /** What an equalizer leaves of a band's difference. */
+    private static final double EQUALIZED = 0.35;
+
+    /**
+     * One difference that stays.
+     *
+     * @param attribute of the ledger
+     * @param offJnd how audible it is
+     * @param gear model that would bring most; empty where nothing that is known would
+     * @param gainJnd by how much this difference would become less audible
+     */
+    public record Unreached(String attribute, double offJnd, Optional<Model> gear, double gainJnd) {
+        /** "spectrum 80-160 Hz stays 2.1 JND off; a 4×12 closed would bring it down by 1.6". */
+        public String words() {
+            String stays = String.format(Locale.ROOT, "%s stays %.1f JND off", attribute, offJnd);
+            return gear.map(m -> stays + String.format(Locale.ROOT, "; a %s (%s) would take about %.1f of it away",
+                    m.name(), m.kind().word(), gainJnd))
+                    .orElse(stays + "; no gear known here would close it");
+        }
+    }
+
+    private final Evidence reference;
+    private final Sound di;
+    private final Tone tone;
+    private final Rig rig;
+    private final ExecutorService workers;
+
+    public Reach(Evidence reference, Sound di, Tone tone, Rig rig, ExecutorService workers) {
+        this.reference = reference;
+        this.di = di.atRate(Sound.WORKING_RATE_HZ);
+        this.tone = tone;
+        this.rig = rig;
+        this.workers = workers;
+    }
+
+    /** Differences that stay, the most audible first; empty where all is within hearing. */
+    public List<Unreached> of(Progress progress) {
+        Evidence now = examined(tone);
+        GapLedger gap = GapLedger.between(reference, now);
+        List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> r.ofTone() && r.audibility() >= HEARD)
+                .toList());
+        List<Unreached> out = new ArrayList<>(missingUnits(gap));
+        off.removeIf(r -> out.stream().anyMatch(u -> u.attribute.equals(r.attribute())));
+        if (off.isEmpty()) return out;
+        Map<Model, GapLedger> tried = new LinkedHashMap<>();
+        curves(now, tried);
+        progress.step(0.3, "trying gear that you have not got");
+        tried.putAll(played());
+        for (GapRow r : off) out.add(best(r, tried, gap.distanceJnd()));
+        out.sort(Comparator.comparingDouble((Unreached u) -> -u.offJnd));
+        return out;
+    }
+
+    private Unreached best(GapRow row, Map<Model, GapLedger> tried, double distance) {
+        Optional<Model> model = Optional.empty();
+        double gain = WORTH_JND;
+        for (Map.Entry<Model, GapLedger> t : tried.entrySet()) {
+            double left = t.getValue().find(row.attribute()).map(GapRow::audibility).orElse(row.audibility());
+            // What helps here and harms more elsewhere is no help.
+            boolean harms = t.getValue().distanceJnd() > distance + 0.3;
+            if (row.audibility() - left > gain && !harms) {
+                gain = row.audibility() - left;
+                model = Optional.of(t.getKey());
+            }
+        }
+        boolean band = GapLedger.bandOf(row.attribute()).isPresent();
+        if (model.isEmpty() && band && rig.owned(Kind.EQUALIZER).isEmpty()) {
+            return new Unreached(row.attribute(), row.audibility(), Optional.of(Gear.model("parametric equalizer")),
+                    (1 - EQUALIZED) * row.audibility());
+        }
+        return new Unreached(row.attribute(), row.audibility(), model, model.isPresent() ? gain : 0);
+    }
+
+    private Evidence examined(Tone t) {
+        return Examination.of(Renderer.render(t, di, Optional.of(di), Quality.SEARCH, Progress.NONE),
+                Examination.Depth.TONE, Progress.NONE);
+    }
+
+    /** Echo, space and movement that were found and that nothing owned can make. */
+    private List<Unreached> missingUnits(GapLedger gap) {
+        List<Unreached> out = new ArrayList<>();
+        if (reference.echo().isPresent() && rig.owned(Kind.ECHO).isEmpty()) {
+            double off = gap.find("echo level").map(GapRow::audibility).orElse(HEARD);
+            out.add(new Unreached("echo level", off, Optional.of(Gear.model("clean echo")), off));
+        }
+        found(reference.reverb(), Kind.REVERB, "space", "plain hall").ifPresent(out::add);
+        found(reference.modulation(), Kind.MODULATION, "movement",
+                reference.modulation().value().map(m -> m.kind().words()).orElse("chorus")).ifPresent(out::add);
+        return out;
+    }
+
+    private Optional<Unreached> found(Finding<?> f, Kind kind, String attribute, String model) {
+        if (!f.isPresent() || f.confidence() < 0.6 || !rig.owned(kind).isEmpty()) return Optional.empty();
+        Optional<Model> unit = Gear.find(model).or(() -> Gear.of(kind).stream().findFirst());
+        // Absent against there: at least as audible as three just-noticeable differences.
+        return Optional.of(new Unreached(attribute, 3, unit, 3));
+    }
+
+    private List<Model> notOwned(Kind kind) {
+        return Gear.of(kind).stream().filter(m -> !rig.has(m) && !m.name().equals("impulse response")).toList();
+    }
+
+    private void curves(Evidence now, Map<Model, GapLedger> into) {
+        for (Kind k : List.of(Kind.CABINET, Kind.MICROPHONE)) {
+            Optional<Block> there = tone.first(k).filter(b -> b.impulse().isEmpty());
+            if (there.isEmpty()) continue;
+            Block b = there.get();
+            for (Model m : notOwned(k)) {
+                Block other = b.exchangedFor(m);
+                into.put(m, GapLedger.between(reference, now.coloured(hz -> k == Kind.CABINET
+                        ? LoudspeakerCurve.cabinetDb(other, hz) - LoudspeakerCurve.cabinetDb(b, hz)
+                        : LoudspeakerCurve.microphoneDb(other, hz) - LoudspeakerCurve.microphoneDb(b, hz))));
+            }
+        }
+    }
+
+    private Map<Model, GapLedger> played() {
+        List<Model> models = new ArrayList<>();
+        List<Callable<GapLedger>> work = new ArrayList<>();
+        for (Kind k : List.of(Kind.AMP, Kind.DRIVE, Kind.COMPRESSOR)) {
+            for (Model m : notOwned(k)) {
+                for (double gain : GAINS) {
+                    models.add(m);
+                    work.add(() -> GapLedger.between(reference, examined(with(m, gain))));
+                }
+            }
+        }
+        List<GapLedger> ledgers = KnobFit.all(work, workers);
+        Map<Model, GapLedger> out = new LinkedHashMap<>();
+        for (int i = 0; i < models.size(); i++) {
+            out.merge(models.get(i), ledgers.get(i), (a, b) -> a.distanceJnd() <= b.distanceJnd() ? a : b);
+        }
+        return out;
+    }
+
+    private Tone with(Model m, double gain) {
+        Block made = switch (m.kind()) {
+            case AMP -> tone.first(Kind.AMP).orElseThrow().exchangedFor(m).with("gain", gain);
+            case DRIVE -> tone.first(Kind.DRIVE).map(b -> b.exchangedFor(m)).orElse(Block.of(m.name())).switched(true)
+                    .with("drive", gain);
+            default -> Block.of(m.name()).with("threshold", -20 - 3 * gain).with("ratio", gain);
+        };
+        if (tone.find(made.id()).isPresent()) return tone.with(made);
+        int at = 0;
+        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
+        return tone.inserted(made, at);
+    }
+}

@@ -1,8 +1,0 @@
-/**
- * Which settings make the candidate measure like the reference: the staged search from a reference and
- * a dry guitar to a tone with tolerances. Open {@link verisonus.core.derive.ToneSearch} first.
- */
-@NullMarked
-package verisonus.core.derive;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,9 +1,0 @@
-package verisonus.core.evidence;
-
-/**
- * A loudspeaker's fall.
- *
- * @param fallDbPerOctave how steep at the steepest, positive
- * @param cornerHz where the highs have left the middle by 10 dB
- */
-public record CabinetReading(double fallDbPerOctave, double cornerHz) {}

@@ -1,8 +1,0 @@
-package verisonus.core.evidence;
-
-/** Whether a thing is in a recording. */
-public enum Presence {
-    PRESENT, ABSENT,
-    /** The recording cannot tell. */
-    UNKNOWN
-}

@@ -1,0 +1,8 @@
+/**
+ * How driven a sound is and how its wave is bent: sound in, an index from 0 (clean) to 1 (clipped) out.
+ * Open {@link verisonus.core.evidence.dirt.SaturationEstimator} first.
+ */
+@NullMarked
+package verisonus.core.evidence.dirt;
+
+import org.jspecify.annotations.NullMarked;

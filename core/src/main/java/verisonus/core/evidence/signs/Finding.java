@@ -1,0 +1,49 @@
+package verisonus.core.evidence.signs;
+
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/**
+ * What an estimator found, or why it found nothing.
+ *
+ * @param presence whether the thing asked for is there; values that always exist (a level) are PRESENT or UNKNOWN
+ * @param value the figures; empty unless present
+ * @param confidence 0 to 1: of findings stated at 0.8 about eight in ten are right
+ * @param reason one sentence without a full stop: what in the sound speaks for it
+ * @param plot the curve that shows the reason, where one does
+ */
+public record Finding<T>(Presence presence, Optional<T> value, double confidence, String reason, Optional<Plot> plot) {
+    public Finding {
+        if (!(confidence >= 0 && confidence <= 1)) throw new IllegalArgumentException("confidence " + confidence);
+        if (value.isPresent() && presence != Presence.PRESENT)
+            throw new IllegalArgumentException("value of " + presence);
+    }
+
+    public static <T> Finding<T> present(T value, double confidence, String reason) {
+        return new Finding<>(Presence.PRESENT, Optional.of(value), confidence, reason, Optional.empty());
+    }
+
+    public static <T> Finding<T> absent(double confidence, String reason) {
+        return new Finding<>(Presence.ABSENT, Optional.empty(), confidence, reason, Optional.empty());
+    }
+
+    public static <T> Finding<T> unknown(String reason) {
+        return new Finding<>(Presence.UNKNOWN, Optional.empty(), 0, reason, Optional.empty());
+    }
+
+    public Finding<T> shownBy(Plot curve) {
+        return new Finding<>(presence, value, confidence, reason, Optional.of(curve));
+    }
+
+    /** The same with another value, where there is one. */
+    public Finding<T> map(UnaryOperator<T> change) {
+        return new Finding<>(presence, value.map(change), confidence, reason, plot);
+    }
+
+    /** The same, stated with another confidence. */
+    public Finding<T> trusted(double newConfidence) {
+        return new Finding<>(presence, value, newConfidence, reason, plot);
+    }
+
+    public boolean isPresent() { return presence == Presence.PRESENT; }
+}

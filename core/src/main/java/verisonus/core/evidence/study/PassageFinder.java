@@ -1,0 +1,124 @@
+package verisonus.core.evidence.study;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import verisonus.core.evidence.study.Passage.Purpose;
+
+/**
+ * Where in a recording should one listen? Reads the {@link Course}: the guitar stands alone where nothing sounds under its
+ * lowest string and nothing strikes over its highs; a clean tail follows a last note and falls without another; noise is heard
+ * where the level stays at its floor. Three of each at most, the best first.
+ */
+public final class PassageFinder {
+    private static final int MOST = 3;
+    private static final double SHORTEST_CORE_S = 1.5;
+    private static final double LONGEST_CORE_S = 15;
+    private static final double SHORTEST_TAIL_S = 0.7;
+    private static final double SHORTEST_NOISE_S = 0.4;
+
+    private PassageFinder() {}
+
+    public static List<Passage> in(Course c) {
+        List<Passage> out = new ArrayList<>();
+        out.addAll(best(cores(c)));
+        out.addAll(best(tails(c)));
+        out.addAll(best(noises(c)));
+        return out;
+    }
+
+    private static List<Passage> best(List<Passage> found) {
+        return found.stream().sorted(Comparator.comparingDouble(p -> -p.score())).limit(MOST).toList();
+    }
+
+    private static double top(Course c) {
+        float[] s = c.levelDb().clone();
+        Arrays.sort(s);
+        return s.length == 0 ? -90 : s[(int) (0.95 * (s.length - 1))];
+    }
+
+    private static List<Passage> cores(Course c) {
+        List<Passage> out = new ArrayList<>();
+        double top = top(c);
+        int least = (int) Math.ceil(SHORTEST_CORE_S / c.stepS());
+        int most = (int) (LONGEST_CORE_S / c.stepS());
+        int start = -1;
+        int quiet = 0;
+        for (int t = 0; t <= c.alone().length; t++) {
+            boolean sounds = t < c.alone().length && c.levelDb()[t] > top - 30;
+            boolean alone = t < c.alone().length && (!sounds || c.alone()[t] > 0.6);
+            quiet = sounds ? 0 : quiet + 1;
+            boolean on = alone && quiet * c.stepS() < 1.0;
+            if (on && start < 0 && sounds) start = t;
+            if (start >= 0 && (!on || t - start >= most)) {
+                int end = t - Math.max(0, quiet - 1);
+                if (end - start >= least) out.add(core(c, start, Math.min(end, c.alone().length)));
+                start = -1;
+            }
+        }
+        return out;
+    }
+
+    private static Passage core(Course c, int from, int to) {
+        double alone = 0;
+        for (int t = from; t < to; t++) alone += c.alone()[t] / (to - from);
+        double seconds = (to - from) * c.stepS();
+        double score = Math.clamp(alone * Math.min(1, 0.5 + seconds / 16), 0, 1);
+        return new Passage(Purpose.CORE_TONE, from * c.stepS(), to * c.stepS(), score, String.format(Locale.ROOT,
+                "for %.1f s nothing sounds under the guitar's lowest string, and nothing strikes over its highs",
+                seconds));
+    }
+
+    /** Falls of 12 dB or more in which no note begins. */
+    private static List<Passage> tails(Course c) {
+        List<Passage> out = new ArrayList<>();
+        double top = top(c);
+        float[] level = c.levelDb();
+        int smooth = Math.max(1, (int) Math.round(0.08 / c.stepS()));
+        for (int t = smooth; t < level.length; t++) {
+            if (level[t] < top - 12) continue;
+            int end = t;
+            double low = level[t];
+            while (end + 1 < level.length && level[end + 1] < low + 3 && level[end + 1] > top - 60) {
+                end++;
+                low = Math.min(low, level[end]);
+            }
+            double seconds = (end - t) * c.stepS();
+            double fall = level[t] - low;
+            if (seconds >= SHORTEST_TAIL_S && fall >= 12) {
+                out.add(new Passage(Purpose.ECHO_TAIL, t * c.stepS(), (end + 1) * c.stepS(),
+                        Math.clamp(0.3 + seconds / 4, 0, 1), String.format(Locale.ROOT,
+                                "falls %.0f dB in %.1f s and no note begins: repeats and a space can be heard alone",
+                                fall, seconds)));
+            }
+            if (end > t) t = end;
+        }
+        return out;
+    }
+
+    private static List<Passage> noises(Course c) {
+        List<Passage> out = new ArrayList<>();
+        double top = top(c);
+        float[] sorted = c.levelDb().clone();
+        Arrays.sort(sorted);
+        double floor = Math.max(-89, sorted[(int) (0.02 * (sorted.length - 1))]);
+        if (floor > top - 25) return out;
+        int start = -1;
+        for (int t = 0; t <= c.levelDb().length; t++) {
+            boolean low = t < c.levelDb().length && c.levelDb()[t] < floor + 5 && c.levelDb()[t] < top - 25;
+            if (low && start < 0) start = t;
+            if (low || start < 0) continue;
+            double seconds = (t - start) * c.stepS();
+            if (seconds >= SHORTEST_NOISE_S) {
+                out.add(new Passage(Purpose.NOISE, start * c.stepS(), t * c.stepS(),
+                        Math.clamp(0.4 + seconds / 3, 0, 1),
+                        String.format(Locale.ROOT, "stays within 5 dB of the lowest level, %.0f dB under the playing",
+                                top - floor)));
+            }
+            start = -1;
+        }
+        return out;
+    }
+}

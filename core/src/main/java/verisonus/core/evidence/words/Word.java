@@ -1,0 +1,123 @@
+package verisonus.core.evidence.words;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A word for a sound, tied to figures: it fits where every condition is met.
+ *
+ * @param name as players say it
+ * @param kind of colour, or of time and feel
+ * @param conditions one or more
+ * @param taught whether a player taught it by two examples
+ */
+public record Word(String name, Kind kind, List<Condition> conditions, boolean taught) {
+    /** What a word is about. */
+    public enum Kind {
+        COLOUR,
+        FEEL
+    }
+
+    /**
+     * One figure that must lie on one side of a limit.
+     *
+     * @param above whether it must lie above; else below
+     */
+    public record Condition(Trait trait, boolean above, double limit) {
+        /** How far the limit is passed, in the trait's own steps; negative where it is not. */
+        double passedBy(double value) {
+            return (above ? value - limit : limit - value) / trait.step();
+        }
+    }
+
+    /**
+     * A word that fits.
+     *
+     * @param strength how clearly, in steps over the nearest limit
+     * @param figures the values that it rests on, by condition
+     */
+    public record Fit(Word word, double strength, List<Double> figures) {}
+
+    private static final int MOST_CONDITIONS = 3;
+    private static final double CLEAR = 0.8;
+
+    public Word {
+        if (name.isBlank()) throw new IllegalArgumentException("a word needs a name");
+        if (conditions.isEmpty()) throw new IllegalArgumentException("a word needs a figure to rest on");
+        conditions = List.copyOf(conditions);
+    }
+
+    /** Whether it fits, where all its figures can be read. */
+    public Optional<Fit> fits(Map<Trait, Double> traits) {
+        double least = Double.MAX_VALUE;
+        List<Double> figures = new ArrayList<>();
+        for (Condition c : conditions) {
+            Double v = traits.get(c.trait);
+            if (v == null) return Optional.empty();
+            least = Math.min(least, c.passedBy(v));
+            figures.add(v);
+        }
+        return least >= 0 ? Optional.of(new Fit(this, least, figures)) : Optional.empty();
+    }
+
+    /** All words of a vocabulary that fit, the clearest first. */
+    public static List<Fit> fitting(List<Word> vocabulary, Map<Trait, Double> traits) {
+        return vocabulary.stream().flatMap(w -> w.fits(traits).stream())
+                .sorted(Comparator.comparingDouble((Fit f) -> -f.strength)).toList();
+    }
+
+    /**
+     * Learns a word from an example with it and one without: the figures that differ most, each limit half-way.
+     *
+     * @return empty where nothing differs enough to be heard
+     */
+    public static Optional<Word> taughtBy(String name, Kind kind, Map<Trait, Double> with, Map<Trait, Double> without) {
+        List<Condition> found = with.keySet().stream().filter(without::containsKey)
+                .filter(t -> steps(t, with, without) >= CLEAR)
+                .sorted(Comparator.comparingDouble((Trait t) -> -steps(t, with, without))).limit(MOST_CONDITIONS)
+                .map(t -> half(t, with, without)).toList();
+        return found.isEmpty() ? Optional.empty() : Optional.of(new Word(name, kind, found, true));
+    }
+
+    private static Condition half(Trait t, Map<Trait, Double> with, Map<Trait, Double> without) {
+        double a = with.getOrDefault(t, 0.0);
+        double b = without.getOrDefault(t, 0.0);
+        return new Condition(t, a > b, (a + b) / 2);
+    }
+
+    private static double steps(Trait t, Map<Trait, Double> a, Map<Trait, Double> b) {
+        return Math.abs(a.getOrDefault(t, 0.0) - b.getOrDefault(t, 0.0)) / t.step();
+    }
+
+    private static Word word(String name, Kind kind, Object... conditions) {
+        List<Condition> out = new ArrayList<>();
+        for (int i = 0; i < conditions.length; i += 3) {
+            out.add(new Condition((Trait) conditions[i], conditions[i + 1].equals(">"),
+                    ((Number) conditions[i + 2]).doubleValue()));
+        }
+        return new Word(name, kind, out, false);
+    }
+
+    /** The words that ship; players differ, so every one can be changed. */
+    public static List<Word> shipped() {
+        return List.of(word("muddy", Kind.COLOUR, Trait.LOW_MIDS, ">", 4, Trait.PRESENCE, "<", -1),
+                word("boxy", Kind.COLOUR, Trait.BOX, ">", 4), word("honky", Kind.COLOUR, Trait.HONK, ">", 5),
+                word("glassy", Kind.COLOUR, Trait.PRESENCE, ">", 5, Trait.DIRT, "<", 0.35),
+                word("fizzy", Kind.COLOUR, Trait.AIR, ">", 8, Trait.DIRT, ">", 0.45),
+                word("thin", Kind.COLOUR, Trait.LOWS, "<", -6, Trait.LOW_MIDS, "<", -3),
+                word("dark", Kind.COLOUR, Trait.PRESENCE, "<", -4, Trait.BITE, "<", -3),
+                word("airy", Kind.COLOUR, Trait.AIR, ">", 10, Trait.DIRT, "<", 0.45),
+                word("full", Kind.COLOUR, Trait.LOWS, ">", 6, Trait.LOW_MIDS, ">", 0),
+                word("biting", Kind.COLOUR, Trait.BITE, ">", 4),
+                word("tight", Kind.FEEL, Trait.ATTACK, "<", 17, Trait.FALL, "<", -35),
+                word("loose", Kind.FEEL, Trait.BASS_LEADS, ">", 0.1, Trait.DIRT, ">", 0.35),
+                word("stiff", Kind.FEEL, Trait.SPREAD, ">", 22, Trait.DIRT, "<", 0.3),
+                word("springy", Kind.FEEL, Trait.SPREAD, "<", 13, Trait.DIRT, "<", 0.45, Trait.ATTACK, "<", 22),
+                word("quick", Kind.FEEL, Trait.ATTACK, "<", 11), word("rounded", Kind.FEEL, Trait.ATTACK, ">", 26),
+                word("roomy", Kind.FEEL, Trait.ROOM, ">", 0.5),
+                word("dry", Kind.FEEL, Trait.ROOM, "<", 0.05, Trait.ECHO, "<", -24));
+    }
+}

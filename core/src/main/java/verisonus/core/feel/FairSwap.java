@@ -1,0 +1,117 @@
+package verisonus.core.feel;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import verisonus.core.compare.Driven;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.LoudestPart;
+
+/**
+ * Exchanging a part without being fooled by gain and loudness: the gain of what clips is turned until the playing is held back as
+ * far as before ({@link Driven}), then the level behind it until it is as loud (ITU-R BS.1770). What is left is the part's own
+ * character. The same two measures turn a control at constant loudness or at constant saturation.
+ */
+public final class FairSwap {
+    private static final double LONGEST_S = 6;
+
+    private final SameDirt dirt;
+
+    /** @param di dry take to balance on; of a longer one the loudest six seconds are heard */
+    public FairSwap(Sound di) {
+        Sound take = di.atRate(Sound.WORKING_RATE_HZ);
+        dirt = new SameDirt(LoudestPart.of(take, LONGEST_S).cut(take));
+    }
+
+    /** The changed tone with gain and loudness brought to those of the tone before. */
+    public Tone balanced(Tone before, Tone changed, String blockId) {
+        Sound was = dirt.played(before);
+        return atLoudness(was, asDriven(was, changed, changed.find(blockId).flatMap(FairSwap::ownGain)));
+    }
+
+    /** A changed tone at the loudness of another. */
+    public Tone atConstantLoudness(Tone before, Tone changed) {
+        return atLoudness(dirt.played(before), changed);
+    }
+
+    /**
+     * A control turned while something stays; where a gain is turned at the same dirt, another clipper gives way.
+     *
+     * @param locked controls that must not give way, as "block id/control"
+     */
+    public Tone turned(Tone before, Block block, String control, double value, Keeping keeping, Set<String> locked) {
+        Tone changed = before.with(block.with(control, value));
+        if (keeping == Keeping.NOTHING) return changed;
+        Sound was = dirt.played(before);
+        if (keeping == Keeping.LOUDNESS) return atLoudness(was, changed);
+        String turned = block.id() + "/" + control;
+        return atLoudness(was, asDriven(was, changed, givingWay(changed, block).stream()
+                .filter(g -> !g.name().equals(turned) && !locked.contains(g.name())).findFirst()));
+    }
+
+    /** A control that makes dirt. */
+    private record Gain(Block block, String control) {
+        String name() {
+            return block.id() + "/" + control;
+        }
+    }
+
+    /** What holds a block's own gain, where it clips. */
+    private static Optional<Gain> ownGain(Block b) {
+        return switch (b.model().kind()) {
+            case AMP -> Optional.of(new Gain(b, "gain"));
+            case DRIVE -> Optional.of(new Gain(b, "drive"));
+            default -> Optional.empty();
+        };
+    }
+
+    /** What can make up for the dirt of a turned control: its block's gain, the other clipper's, the power stage; nothing behind them. */
+    private static List<Gain> givingWay(Tone tone, Block block) {
+        List<Gain> out = new ArrayList<>();
+        if (block.model().kind().compareTo(Kind.AMP) > 0) return out;
+        tone.find(block.id()).flatMap(FairSwap::ownGain).ifPresent(out::add);
+        for (Kind k : List.of(Kind.DRIVE, Kind.AMP))
+            tone.first(k).filter(Block::on).flatMap(FairSwap::ownGain)
+                    .ifPresent(out::add);
+        tone.first(Kind.AMP).filter(Block::on).map(b -> new Gain(b, "master")).ifPresent(out::add);
+        return out;
+    }
+
+    private Tone asDriven(Sound wanted, Tone tone, Optional<Gain> by) {
+        return by.map(g -> tone.with(g.block.with(g.control,
+                rounded(dirt.place(dirt.of(wanted), tone, g.block, g.control))))).orElse(tone);
+    }
+
+    private Tone atLoudness(Sound wanted, Tone tone) {
+        double was = LoudnessMeter.integratedLufs(wanted).orElse(Double.NaN);
+        double now = LoudnessMeter.integratedLufs(dirt.played(tone)).orElse(Double.NaN);
+        if (Double.isNaN(was) || Double.isNaN(now)) return tone;
+        return lifted(tone, was - now);
+    }
+
+    /** Louder behind everything that clips: at the last microphone or equalizer, or at a volume put there. */
+    static Tone lifted(Tone tone, double db) {
+        for (int i = tone.main().size() - 1; i >= 0; i--) {
+            Block b = tone.main().get(i);
+            boolean behind = b.model().kind() == Kind.MICROPHONE || b.model().kind() == Kind.EQUALIZER
+                    || b.model().name().equals("volume");
+            if (!b.on() || !behind) continue;
+            double level = rounded(b.get("level") + db);
+            if (level >= b.model().control("level").minimum() && level <= b.model().control("level").maximum()) {
+                return tone.with(b.with("level", level));
+            }
+        }
+        Block volume = Block.of("volume").named("volume").with("level", rounded(db));
+        return tone.inserted(volume, tone.blocks().size());
+    }
+
+    /** As a tone is kept: to a thousandth. */
+    private static double rounded(double v) {
+        return Math.rint(1000 * v) / 1000;
+    }
+}

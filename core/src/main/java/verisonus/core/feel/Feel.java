@@ -1,0 +1,65 @@
+package verisonus.core.feel;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import verisonus.core.compare.Driven;
+import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.words.Trait;
+import verisonus.core.sound.Sound;
+
+/**
+ * What a tone is like under the fingers, against the reference where the same phrase was played dry, and by itself from soft to hard.
+ *
+ * @param rows onset, fall of notes, bass into the first clipper, dynamics out against in
+ * @param touch how my tone answers to soft and hard playing
+ */
+public record Feel(List<GapRow> rows, TouchCurve touch) {
+    private static final double SLOPE_JND = 0.08;
+
+    public Feel {
+        rows = List.copyOf(rows);
+    }
+
+    /**
+     * What is compared.
+     *
+     * @param wanted the studied part of the reference
+     * @param mine the tone, in time with it
+     * @param di the dry take, in time with both; empty where it plays something else
+     */
+    public record Heard(Evidence reference, Sound wanted, Evidence candidate, Sound mine, Optional<Sound> di) {}
+
+    public static Feel of(Heard h, TouchCurve touch) {
+        List<GapRow> rows = new ArrayList<>();
+        Map<Trait, Double> a = Trait.of(h.reference);
+        Map<Trait, Double> b = Trait.of(h.candidate);
+        row(Trait.ATTACK, "onset", a, b, "less sag, or more attack time on the compressor: notes rise too slowly",
+                "more sag or attack softening: notes rise too fast").ifPresent(rows::add);
+        row(Trait.FALL, "fall of notes", a, b, "less gain or compression: notes ring too long",
+                "more gain or compression: notes fall too fast").ifPresent(rows::add);
+        row(Trait.BASS_LEADS, "bass into the first clipper", a, b, "lows before clipping down: it gets loose",
+                "lows before clipping up: it is tighter than wanted").ifPresent(rows::add);
+        h.di.ifPresent(di -> {
+            double wanted = 1 - Driven.of(di, h.wanted);
+            double has = 1 - Driven.of(di, h.mine);
+            rows.add(new GapRow("dynamics out per in", "dB per dB", wanted, has, SLOPE_JND, "feel",
+                    has > wanted
+                            ? "more gain or a lower master: it answers too openly"
+                            : "less gain or a higher master: it holds back too much",
+                    true));
+        });
+        return new Feel(rows, touch);
+    }
+
+    private static Optional<GapRow> row(Trait t, String name, Map<Trait, Double> a, Map<Trait, Double> b,
+            String over, String under) {
+        if (!a.containsKey(t) || !b.containsKey(t)) return Optional.empty();
+        double wanted = a.getOrDefault(t, 0.0);
+        double has = b.getOrDefault(t, 0.0);
+        return Optional.of(new GapRow(name, t.unit(), wanted, has, t.step(), "feel", has > wanted ? over : under,
+                true));
+    }
+}

@@ -1,0 +1,18 @@
+package verisonus.core.feel;
+
+/** What stays while a control is turned. */
+public enum Keeping {
+    NOTHING("turn freely"),
+    LOUDNESS("at equal loudness"),
+    DIRT("at equal dirt");
+
+    private final String words;
+
+    Keeping(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+}

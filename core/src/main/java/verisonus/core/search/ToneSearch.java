@@ -1,0 +1,194 @@
+package verisonus.core.search;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Kind;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.Alignment;
+import verisonus.core.take.Pairing;
+import verisonus.core.take.SearchSegment;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+/**
+ * From a reference and a dry guitar to a tone. Stages: measure and align; {@link CoarseSearch} over amp, drive, gain and master,
+ * every render scored against all cabinets and microphones at once ({@link LinearPart}); {@link Descent} from the best few on a longer part;
+ * {@link Finish}: what was measured (gate, echo, movement, space) and the equalizer on what is left of the whole
+ * render. Same inputs and seed: the same tone.
+ */
+public final class ToneSearch {
+    private static final double RIDGE_SAME = 0.02;
+    private static final double RIDGE_OTHER = 0.3;
+    private static final double ECHO_MISREAD = 0.85;
+    private static final double SHORT_S = 2;
+    private static final double LONG_S = 4;
+    private static final double MOST_OTHER_S = 12;
+    private static final double MODERATION = 3;
+    /** How much the envelope counts against the spectrum, and how little where a player wants it otherwise. */
+    private static final double ENVELOPE_WEIGHT = 2;
+    private static final double UNCHASED = 0.1;
+    private static final Set<String> OF_THE_ENVELOPE = Set.of("saturation", "crest factor", "loud to soft");
+
+    private final Sound reference;
+    private final Sound di;
+    private final SearchOptions options;
+    private final ExecutorService workers;
+    private final Progress progress;
+    private final AtomicInteger renders = new AtomicInteger();
+
+    /**
+     * @param reference the region with the wanted sound
+     * @param di dry guitar, the same phrase or other playing
+     * @param workers run renders side by side; the search starts no thread itself
+     */
+    public ToneSearch(Sound reference, Sound di, SearchOptions options, ExecutorService workers, Progress progress) {
+        this.reference = reference.atRate(Sound.WORKING_RATE_HZ);
+        this.di = di.atRate(Sound.WORKING_RATE_HZ);
+        this.options = options;
+        this.workers = workers;
+        this.progress = progress;
+    }
+
+    /**
+     * Searches; when cancelled after the first stage, the best so far is finished and returned.
+     *
+     * @throws InputFault where the rig lacks what every chain needs
+     */
+    public Derivation run() {
+        options.missing().ifPresent(k -> {
+            throw new InputFault("the rig", "it holds no " + k.word(), "name one in the gear list");
+        });
+        long started = System.nanoTime();
+        progress.step(0, "measuring the reference");
+        Future<Evidence> alone = workers
+                .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
+        Future<Optional<Finding<ModulationReading>>> movement = workers
+                .submit(() -> PairedExamination.movement(reference, di));
+        float[] wanted = reference.mid();
+        Alignment alignment = Alignment.find(wanted, di.mid(), Sound.WORKING_RATE_HZ);
+        boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
+        float[] dry = same
+                ? alignment.laid(wanted, di.mid(), Sound.WORKING_RATE_HZ)
+                : di.mid();
+        CurveDictionary dictionary = new CurveDictionary(options);
+        Evidence first = KnobFit.result(alone);
+        Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
+        Target target = Target.of(wanted, evidence.spectrum(), options);
+        progress.step(0.08, "preparing cabinets and microphones");
+        Ground ground = new Ground(wanted, dry, target, alignment.pairing(),
+                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER));
+        List<StartingTone> nearest = CoarseSearch.nearest(
+                same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
+                options.wishes().known());
+
+        MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
+        List<Block> behind = measured.behind(Sound.mono(dry, Sound.WORKING_RATE_HZ));
+        Objective brief = objective(ground, behind, SHORT_S);
+        CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
+        CoarseSearch.Ranked ranked = coarse.run(nearest);
+        if (same && measured.echo().isPresent()) {
+            List<Block> silent = behind.stream().filter(b -> b.model().kind() != Kind.ECHO).toList();
+            Objective bare = objective(ground, silent, SHORT_S);
+            if (isNearerOn(bare, ranked.points().get(0))) {
+                measured = measured.withoutEcho();
+                behind = silent;
+                brief = bare;
+            }
+        }
+        Objective objective = objective(ground, behind, LONG_S);
+        Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress)
+                .from(ranked.points());
+        Objective.Point best = ended.best();
+        boolean cancelled = progress.cancelled();
+        progress.at(0.85, "fitting the equalizer");
+        Finish.Finished finished = new Finish(options, reference, dry, target, same, measured).of(best.knobs(),
+                dictionary.entry(best.curve()));
+
+        Future<Evidence> heard = workers
+                .submit(() -> new ToneEvidence(evidence,
+                        same ? Optional.of(Sound.mono(dry, Sound.WORKING_RATE_HZ)) : Optional.empty())
+                        .heard(finished.tone(), finished.render(), Progress.NONE));
+        SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
+                finished.tone());
+        Evidence candidate = KnobFit.result(heard);
+        // The take makes the reference's dirt surer, but the gap needs both read the same way.
+        Evidence aim = evidence.saturated(first.saturation()).corrected(options.corrections());
+        GapLedger gap = GapLedger.between(aim, candidate).wanting(options.wishes().wantedSo());
+        progress.at(1, "done");
+        return new Derivation(finished.tone(), alignment.pairing(), (System.nanoTime() - started) / 1e9,
+                (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
+                new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
+                        ranked.points()),
+                gap, aim, candidate, finished.render(), (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
+                cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
+                Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()));
+    }
+
+    /** What every objective of one search shares. */
+    private record Ground(float[] wanted, float[] dry, Target target, Pairing pairing, LinearPart linear) {}
+
+    /** Whether the best so far comes nearer without the echo that was read: then it was misread. */
+    private static boolean isNearerOn(Objective bare, Objective.Point best) {
+        return bare.at(best.knobs(), best.curve(), Quality.DRAFT).score() < ECHO_MISREAD * best.score();
+    }
+
+    private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {
+        Evidence out = PairedExamination.of(steady, reference, di, () -> KnobFit.result(movement)).evidence();
+        // Through repeats the take does not show what sways.
+        return out.echo().isPresent() ? alone(out) : out;
+    }
+
+    /** With other playing nothing but the recording itself can be asked for movement. */
+    private Evidence alone(Evidence steady) {
+        return steady.moving(ModulationEstimator.estimate(reference));
+    }
+
+    /** @param behind echo and space that stand behind every candidate */
+    private Objective objective(Ground g, List<Block> behind, double lengthS) {
+        boolean chased = options.wishes().wantedSo().stream().noneMatch(OF_THE_ENVELOPE::contains);
+        double weight = ENVELOPE_WEIGHT * (chased ? 1 : UNCHASED);
+        double pull = options.school().values() == SearchOptions.Values.MODERATE ? MODERATION : 1;
+        Objective.Question question;
+        if (g.pairing == Pairing.OTHER_PLAYING) {
+            int most = (int) Math.min(g.dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Sound.WORKING_RATE_HZ);
+            question = new Objective.Question(Arrays.copyOf(g.dry, most), 0, Features.of(g.wanted, 0,
+                    Sound.WORKING_RATE_HZ), g.target.levelDb(), g.pairing, behind);
+        } else {
+            SearchSegment segment = SearchSegment.of(g.wanted, Sound.WORKING_RATE_HZ, lengthS);
+            Features scored = Features.of(segment.cutScored(g.wanted), 0, Sound.WORKING_RATE_HZ);
+            // Several recordings have in common what the whole of them has; one is compared part by part.
+            double[] level = options.wishes().others().isEmpty() ? scored.levelDb() : g.target.levelDb();
+            question = new Objective.Question(segment.cut(g.dry), segment.warmUp(), scored, level, g.pairing, behind);
+        }
+        return new Objective(question, g.linear, weight, pull, renders);
+    }
+
+    /** The known tone that the derived one lies nearest to, and so the one it can be told from. */
+    private static Optional<StartingTone> start(Tone derived, List<StartingTone> nearest) {
+        if (nearest.isEmpty()) return Optional.empty();
+        Fingerprint made = Fingerprint.of(derived);
+        return Optional.of(made.nearest(nearest, 1).get(0));
+    }
+
+    /** The best error so far, so that it can be watched falling. */
+    static String nearest(List<Objective.Point> points) {
+        return points.stream().mapToDouble(Objective.Point::score).min().stream()
+                .mapToObj(s -> String.format(Locale.ROOT, " · %.2f dB off", Math.sqrt(s))).findFirst().orElse("");
+    }
+}

@@ -1,0 +1,172 @@
+package verisonus.core.simulate.stages;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Model;
+import verisonus.core.sound.Biquad;
+
+/** Drives other than the mid-hump overdrive: high-pass, clippers, one-pole treble, shelves, level. Runs at the raised rate. */
+public final class DriveStage implements NonlinearStage {
+    private final NonlinearStage core;
+    private final double inputCut;
+    private final double tone;
+    private final double level;
+    private final Optional<StageFilter> shelves;
+    private final double[] state = new double[2];
+
+    private DriveStage(NonlinearStage core, double inputCutHz, double toneHz, Block block, Raised at) {
+        this.core = core;
+        inputCut = at.pole(inputCutHz);
+        tone = at.pole(toneHz * Math.pow(10, block.get("tone") / 10));
+        level = Math.pow(10, (block.get("level") - 5) / 10);
+        shelves = shelves(block, at.rateHz());
+    }
+
+    public static NonlinearStage of(Block block, Raised at) {
+        double drive = block.get("drive");
+        return switch (block.model().name()) {
+            case "mid-hump overdrive" -> new OverdriveStage(block, at);
+            case "clean boost" -> new DriveStage(boost(Math.pow(10, drive / 10), at), 15, 2400, block, at);
+            case "transparent overdrive" ->
+                new DriveStage(transparent(2.5 * Math.pow(10, 1.5 * drive / 10), at), 40, 1800, block, at);
+            case "hard-clip distortion" ->
+                new DriveStage(distortion(6 * Math.pow(10, 1.9 * drive / 10), at), 90, 600, block, at);
+            case "two-transistor fuzz" ->
+                new DriveStage(fuzz(5 * Math.pow(10, 2 * drive / 10), at), 45, 900, block, at);
+            default -> throw new IllegalArgumentException("no drive " + block.model().name());
+        };
+    }
+
+    private static Optional<StageFilter> shelves(Block block, double rateHz) {
+        List<Biquad> out = new ArrayList<>();
+        Model m = block.model();
+        if (m.find("bass").isPresent() && block.get("bass") != 5)
+            out.add(Biquad.lowShelf(160, 2.4 * (block.get("bass") - 5), rateHz));
+        if (m.find("treble").isPresent() && block.get("treble") != 5)
+            out.add(Biquad.highShelf(2500, 2.4 * (block.get("treble") - 5), rateHz));
+        return out.isEmpty() ? Optional.empty() : Optional.of(new StageFilter(out));
+    }
+
+    /** Clean up to four times full scale. */
+    private static NonlinearStage boost(double gain, Raised at) {
+        SoftClip clip = at.soft();
+        return new NonlinearStage() {
+            @Override
+            public void process(float[] x, int n) {
+                for (int i = 0; i < n; i++) x[i] = (float) (4 * clip.next(0.25 * gain * x[i]));
+            }
+
+            @Override
+            public void reset() {
+                clip.reset();
+            }
+        };
+    }
+
+    private static NonlinearStage transparent(double gain, Raised at) {
+        SoftClip clip = at.soft();
+        double idle = SoftClip.of(0.15);
+        return new NonlinearStage() {
+            @Override
+            public void process(float[] x, int n) {
+                for (int i = 0; i < n; i++) {
+                    x[i] = (float) (0.6 * x[i] + 0.45 * (clip.next(gain * x[i] + 0.15) - idle));
+                }
+            }
+
+            @Override
+            public void reset() {
+                clip.reset();
+            }
+        };
+    }
+
+    /** An operational amplifier that rounds what it cannot follow, then diodes to earth. */
+    private static NonlinearStage distortion(double gain, Raised at) {
+        HardClip clip = at.hard();
+        double slow = at.pole(4800);
+        return new NonlinearStage() {
+            private double state;
+
+            @Override
+            public void process(float[] x, int n) {
+                for (int i = 0; i < n; i++) {
+                    double v = (gain * x[i] - state) * slow;
+                    double low = v + state;
+                    state = low + v;
+                    x[i] = (float) (0.45 * clip.next(low));
+                }
+                if (Math.abs(state) < 1e-20) state = 0;
+            }
+
+            @Override
+            public void reset() {
+                clip.reset();
+                state = 0;
+            }
+        };
+    }
+
+    /** Two lopsided stages; the first one's idle point starves soft notes. */
+    private static NonlinearStage fuzz(double gain, Raised at) {
+        SoftClip first = at.soft();
+        SoftClip second = at.soft();
+        double cut = at.pole(60);
+        double idle1 = SoftClip.of(-0.5);
+        double idle2 = SoftClip.of(0.35);
+        return new NonlinearStage() {
+            private double state;
+
+            @Override
+            public void process(float[] x, int n) {
+                for (int i = 0; i < n; i++) {
+                    double y = first.next(gain * x[i] - 0.5) - idle1;
+                    double v = (y - state) * cut;
+                    double low = v + state;
+                    state = low + v;
+                    x[i] = (float) (0.45 * (second.next(6 * (y - low) + 0.35) - idle2));
+                }
+                if (Math.abs(state) < 1e-20) state = 0;
+            }
+
+            @Override
+            public void reset() {
+                first.reset();
+                second.reset();
+                state = 0;
+            }
+        };
+    }
+
+    @Override
+    public void process(float[] x, int n) {
+        double s0 = state[0];
+        for (int i = 0; i < n; i++) {
+            double v = (x[i] - s0) * inputCut;
+            double low = v + s0;
+            s0 = low + v;
+            x[i] -= (float) low;
+        }
+        core.process(x, n);
+        double s1 = state[1];
+        for (int i = 0; i < n; i++) {
+            double v = (x[i] - s1) * tone;
+            double low = v + s1;
+            s1 = low + v;
+            x[i] = (float) (level * low);
+        }
+        state[0] = Math.abs(s0) < 1e-20 ? 0 : s0;
+        state[1] = Math.abs(s1) < 1e-20 ? 0 : s1;
+        shelves.ifPresent(f -> f.process(x, n));
+    }
+
+    @Override
+    public void reset() {
+        Arrays.fill(state, 0);
+        core.reset();
+        shelves.ifPresent(StageFilter::reset);
+    }
+}

@@ -1,0 +1,66 @@
+package verisonus.core.simulate.stages;
+
+import java.util.Arrays;
+import verisonus.core.rig.Block;
+
+/**
+ * Mid-hump overdrive: the clipper's gain rises above 720 Hz only, so lows pass clean beside it; one-pole treble after
+ * it. Runs at the raised rate.
+ */
+final class OverdriveStage implements NonlinearStage {
+    private final double inputCut;
+    private final double hump;
+    private final double smooth;
+    private final double tone;
+    private final double gain;
+    private final double level;
+    private final SoftClip clip;
+    private final double[] state = new double[4];
+
+    OverdriveStage(Block block, Raised at) {
+        inputCut = at.pole(30);
+        hump = at.pole(720);
+        smooth = at.pole(5500);
+        tone = at.pole(700 * Math.pow(10, block.get("tone") / 10));
+        gain = 8 * Math.pow(10, 1.6 * block.get("drive") / 10);
+        level = 1.2 * Math.pow(10, (block.get("level") - 5) / 10);
+        clip = at.soft();
+    }
+
+    @Override
+    public void process(float[] x, int n) {
+        double s0 = state[0];
+        double s1 = state[1];
+        double s2 = state[2];
+        double s3 = state[3];
+        for (int i = 0; i < n; i++) {
+            double v = (x[i] - s0) * inputCut;
+            double low = v + s0;
+            s0 = low + v;
+            double in = x[i] - low;
+            v = (in - s1) * hump;
+            low = v + s1;
+            s1 = low + v;
+            v = (in - low - s2) * smooth;
+            low = v + s2;
+            s2 = low + v;
+            // Diodes in the feedback path: what they take away is the excess of the boosted part only.
+            double clipped = in + 0.5 * clip.next(2 * gain * low);
+            v = (clipped - s3) * tone;
+            low = v + s3;
+            s3 = low + v;
+            x[i] = (float) (level * low);
+        }
+        state[0] = s0;
+        state[1] = s1;
+        state[2] = s2;
+        state[3] = s3;
+        for (int k = 0; k < 4; k++) if (Math.abs(state[k]) < 1e-20) state[k] = 0;
+    }
+
+    @Override
+    public void reset() {
+        Arrays.fill(state, 0);
+        clip.reset();
+    }
+}

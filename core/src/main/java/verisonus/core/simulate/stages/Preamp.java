@@ -1,0 +1,108 @@
+package verisonus.core.simulate.stages;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import verisonus.core.rig.Block;
+import verisonus.core.sound.Biquad;
+
+/** A valve amplifier's first stages: shaping, {@link TriodeStage}s, {@link ToneStack}. Runs at the raised rate. */
+public final class Preamp implements NonlinearStage {
+    /** What makes one amp unlike another. */
+    public enum Voicing {
+        OPEN_CLEAN(ToneStack.Parts.BRIGHT, 1, new double[]{-14, 14}, 0.05, 12, 18000, 0),
+        CHIMING_EDGE(
+                ToneStack.Parts.BRIGHT, 1, new double[]{-2, 34}, 0.12, 12, 14000, 0),
+        SMALL_COMBO(
+                ToneStack.Parts.FORWARD, 1, new double[]{-2, 32}, 0.3, 45, 8500, 0.25),
+        MID_FORWARD_CRUNCH(
+                ToneStack.Parts.FORWARD, 2, new double[]{2, 46}, 0.2, 60, 9000,
+                0),
+        TIGHT_SATURATED(ToneStack.Parts.SCOOPED, 3, new double[]{10, 62}, 0.25, 180, 7500,
+                0);
+
+        private final ToneStack.Parts parts;
+        private final int stages;
+        private final double[] gainDb;
+        private final double bias;
+        private final double lowCutHz;
+        private final double highCutHz;
+        /** Of the power stage; 0 for a balanced pair. */
+        public final double powerBias;
+
+        Voicing(ToneStack.Parts parts, int stages, double[] gainDb, double bias, double lowCutHz, double highCutHz,
+                double powerBias) {
+            this.parts = parts;
+            this.stages = stages;
+            this.gainDb = gainDb;
+            this.bias = bias;
+            this.lowCutHz = lowCutHz;
+            this.highCutHz = highCutHz;
+            this.powerBias = powerBias;
+        }
+
+        public static Voicing of(String model) {
+            return valueOf(model.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_'));
+        }
+    }
+
+    private final List<NonlinearStage> stages = new ArrayList<>();
+
+    public Preamp(Block block, Raised at) {
+        Voicing v = Voicing.of(block.model().name());
+        if (block.get("attack softening") > 0) stages.add(new AttackSoftening(block.get("attack softening"), at));
+        List<Biquad> shaping = shaping(block, at.rateHz());
+        if (!shaping.isEmpty()) stages.add(new StageFilter(shaping));
+        double gainDb = v.gainDb[0] + (v.gainDb[1] - v.gainDb[0]) * block.get("gain") / 10 + range(block);
+        double perStage = Math.pow(10, gainDb / v.stages / 20);
+        for (int i = 0; i < v.stages; i++) {
+            double polarity = i % 2 == 0 ? v.bias : -v.bias;
+            stages.add(new TriodeStage(perStage, polarity, v.lowCutHz, v.highCutHz, at));
+        }
+        stages.add(new ToneStack(parts(block, v), block.get("bass"), block.get("mid"), block.get("treble"),
+                at.rateHz()));
+    }
+
+    private static double range(Block block) {
+        return switch ((int) Math.round(block.get("gain range"))) {
+            case 1 -> -8;
+            case 2 -> 8;
+            default -> 0;
+        };
+    }
+
+    private static ToneStack.Parts parts(Block block, Voicing v) {
+        return switch ((int) Math.round(block.get("tone network"))) {
+            case 1 -> ToneStack.Parts.BRIGHT;
+            case 2 -> ToneStack.Parts.FORWARD;
+            case 3 -> ToneStack.Parts.SCOOPED;
+            default -> v.parts;
+        };
+    }
+
+    private static List<Biquad> shaping(Block block, double rateHz) {
+        List<Biquad> out = new ArrayList<>();
+        double lows = block.get("lows before clipping");
+        double middle = block.get("middle before clipping");
+        double highs = block.get("highs before clipping");
+        if (lows != 0) out.add(Biquad.lowShelf(200, lows, rateHz));
+        if (middle != 0) out.add(Biquad.peak(800, middle, 0.7, rateHz));
+        if (highs != 0) out.add(Biquad.highShelf(2000, highs, rateHz));
+        // The bypass capacitor works across the part of the gain control that is turned down.
+        if (block.get("bright") > 0.5 && block.get("gain") < 10) {
+            out.add(Biquad.highShelf(1600, 0.9 * (10 - block.get("gain")), rateHz));
+        }
+        if (block.get("body") > 0.5) out.add(Biquad.peak(320, 5, 0.8, rateHz));
+        return out;
+    }
+
+    @Override
+    public void process(float[] x, int n) {
+        for (NonlinearStage s : stages) s.process(x, n);
+    }
+
+    @Override
+    public void reset() {
+        stages.forEach(NonlinearStage::reset);
+    }
+}

@@ -1,0 +1,28 @@
+package verisonus.core.simulate.stages;
+
+import verisonus.core.simulate.parts.OnePole;
+import verisonus.core.sound.Sound;
+
+/**
+ * What a nonlinear stage runs at.
+ *
+ * @param rateHz of its samples
+ * @param smooth whether its clippers are kept from aliasing beyond that
+ */
+public record Raised(double rateHz, boolean smooth) {
+    public static Raised of(Quality quality) {
+        return new Raised(Sound.WORKING_RATE_HZ * (double) quality.factor(), quality == Quality.FINAL);
+    }
+
+    SoftClip soft() {
+        return new SoftClip(smooth);
+    }
+
+    HardClip hard() {
+        return new HardClip(smooth);
+    }
+
+    double pole(double hz) {
+        return OnePole.coefficient(hz, rateHz);
+    }
+}

@@ -1,0 +1,63 @@
+package verisonus.core.simulate.stages;
+
+/**
+ * One valve stage: coupling high-pass, gain, asymmetric soft clipping whose bias is pushed down by grid current on
+ * loud notes (blocking), Miller low-pass. Small-signal gain is near the gain set.
+ */
+final class TriodeStage implements NonlinearStage {
+    private final double coupling;
+    private final double miller;
+    private final double gain;
+    private final double bias;
+    private final double charge;
+    private final SoftClip clip;
+    private double shift;
+    private double couplingState;
+    private double millerState;
+
+    /**
+     * @param gain amplitude gain into the curve
+     * @param bias idle point on the curve, 0 symmetric, 0.3 strongly asymmetric
+     */
+    TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, Raised at) {
+        coupling = at.pole(lowCutHz);
+        miller = at.pole(highCutHz);
+        clip = at.soft();
+        this.gain = gain;
+        this.bias = bias;
+        this.charge = 1 / (0.030 * at.rateHz());
+    }
+
+    @Override
+    public void process(float[] x, int n) {
+        double q = shift;
+        double s1 = couplingState;
+        double s2 = millerState;
+        for (int i = 0; i < n; i++) {
+            double v = (x[i] - s1) * coupling;
+            double low = v + s1;
+            s1 = low + v;
+            double in = gain * (x[i] - low);
+            // Grid current flows on positive peaks only and drags the idle point down for about 30 ms.
+            double over = in > 1 ? Math.min(in - 1, 4) * 0.25 : 0;
+            q += charge * (over - q);
+            double idle = bias - 0.3 * q;
+            double y = clip.next(in + idle) - SoftClip.nearZero(idle);
+            v = (y - s2) * miller;
+            low = v + s2;
+            s2 = low + v;
+            x[i] = (float) low;
+        }
+        shift = Math.abs(q) < 1e-20 ? 0 : q;
+        couplingState = Math.abs(s1) < 1e-20 ? 0 : s1;
+        millerState = Math.abs(s2) < 1e-20 ? 0 : s2;
+    }
+
+    @Override
+    public void reset() {
+        shift = 0;
+        couplingState = 0;
+        millerState = 0;
+        clip.reset();
+    }
+}
