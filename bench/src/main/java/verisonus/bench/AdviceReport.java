@@ -11,7 +11,8 @@ import verisonus.core.advise.NextMoves;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
@@ -55,14 +56,14 @@ final class AdviceReport {
     private static void move(KnownTone k, long seed, ExecutorService workers, Tally tally) {
         SplittableRandom r = new SplittableRandom(seed);
         Tone off = k.tone();
-        Block amp = off.first(Kind.AMP).orElseThrow();
+        Block amp = off.first(GearKind.AMP).orElseThrow();
         for (String knob : List.of("gain", "treble", "mid")) {
             amp = amp.with(knob, Math.clamp(amp.get(knob) + (r.nextBoolean() ? 3 : -3), 0, 10));
         }
         off = off.with(amp);
         ToneEvidence reference = ToneEvidence.of(new MatchedTake(k.reference(), k.di(), true), Progress.NONE);
         long started = System.nanoTime();
-        NextMoves next = new NextMoves(new NextMoves.Question(reference, k.di(), off, Rig.everything(), Set.of(),
+        NextMoves next = new NextMoves(new NextMoves.Question(reference, k.di(), off, Rig.everything(), Locks.NONE,
                 Set.of()), workers, Progress.NONE);
         List<Move> moves = next.best(Progress.NONE);
         tally.error("moves: time, s", (System.nanoTime() - started) / 1e9);
@@ -83,7 +84,7 @@ final class AdviceReport {
         float[] base = Renderer.render(d.tone(), k.di(), Quality.FINAL, Progress.NONE).mid();
         for (Tolerance t : d.tolerances()) {
             Block b = d.tone().find(t.block()).orElseThrow();
-            boolean judged = b.model().kind().compareTo(Kind.MICROPHONE) <= 0 && b.model().kind() != Kind.GATE;
+            boolean judged = b.model().kind().compareTo(GearKind.MICROPHONE) <= 0 && b.model().kind() != GearKind.GATE;
             if (!judged) continue;
             Control c = b.model().control(t.control());
             for (double edge : new double[]{t.low(), t.high()}) {

@@ -8,10 +8,12 @@ import java.util.Locale;
 import java.util.SplittableRandom;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.Chain;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -28,14 +30,16 @@ final class ChainSpeed {
 
     /** Everything on: mono in, stereo out. */
     static Tone full() {
-        List<Block> blocks = List.of(Block.of("instrument input").with("impedance", 500),
-                Block.of("noise gate").with("depth", 40), Block.of("soft-knee compressor").with("ratio", 3),
-                Block.of("mid-hump overdrive"), Block.of("mid-forward crunch").with("presence", 7),
+        List<Block> blocks = List.of(Block.of("instrument input").with(ControlNames.IMPEDANCE, 500),
+                Block.of("noise gate").with(ControlNames.DEPTH, 40),
+                Block.of("soft-knee compressor").with(ControlNames.RATIO, 3),
+                Block.of("mid-hump overdrive"), Block.of("mid-forward crunch").with(ControlNames.PRESENCE, 7),
                 Block.of("4×12 closed"), Block.of("dynamic microphone"),
-                Block.of("parametric equalizer").with("low shelf", -2).with("peak 1", 3).with("peak 2", -2)
-                        .with("high shelf", 1),
-                Block.of("wide chorus"), Block.of("tape-like echo").with("mix", 30),
-                Block.of("plate").with("mix", 20));
+                Block.of("parametric equalizer").with(ControlNames.LOW_SHELF, -2).with(ControlNames.peak(1), 3)
+                        .with(ControlNames.peak(2), -2)
+                        .with(ControlNames.HIGH_SHELF, 1),
+                Block.of("wide chorus"), Block.of("tape-like echo").with(ControlNames.MIX, 30),
+                Block.of("plate").with(ControlNames.MIX, 20));
         return new Tone("full", blocks);
     }
 
@@ -44,7 +48,7 @@ final class ChainSpeed {
         List<Block> blocks = List.of(Block.of("mid-hump overdrive"), Block.of("mid-forward crunch"),
                 Block.of("4×12 closed"), Block.of("dynamic microphone"), Block.of("chiming edge").named("amp 2"),
                 Block.of("2×12 open").named("cabinet 2"), Block.of("ribbon microphone").named("microphone 2"),
-                Block.of("plain hall").with("mix", 100).with("dry", 1));
+                Block.of("plain hall").with(ControlNames.MIX, 100).with(ControlNames.DRY, 1));
         return new Tone("two amps", blocks, new Routing(List.of(), List.of(
                 new Branch("second amp", "drive", Branch.OUTPUT, List.of("amp 2", "cabinet 2", "microphone 2"), -3, 40,
                         false),
@@ -61,8 +65,10 @@ final class ChainSpeed {
         System.out.printf(Locale.ROOT, "%-28s %10.1f%n", "two amps, final", speed(two(), Quality.FINAL, in));
         System.out.printf(Locale.ROOT, "%nshare of one core by block, final quality, %%%n");
         for (Model m : Gear.MODELS) {
-            if (m.name().equals("doubler") || m.name().equals("impulse response")) continue;
-            Block b = m.find("mix").isPresent() ? Block.of(m.name()).with("mix", 40) : Block.of(m.name());
+            if (m.voice() == Voice.Utility.DOUBLER || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
+            Block b = m.find(ControlNames.MIX).isPresent()
+                    ? Block.of(m.name()).with(ControlNames.MIX, 40)
+                    : Block.of(m.name());
             System.out.printf(Locale.ROOT, "  %-26s %6.2f%n", m.name(),
                     100 / speed(new Tone("t", List.of(b)), Quality.FINAL, in));
         }

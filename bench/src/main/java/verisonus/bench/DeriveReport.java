@@ -6,7 +6,7 @@ import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
@@ -64,17 +64,17 @@ final class DeriveReport {
 
     private void known(KnownTone k) {
         Derivation d = search(k.reference(), k.di());
-        same("voicing", k.tone(), d.tone(), Kind.AMP);
-        same("microphone kind", k.tone(), d.tone(), Kind.MICROPHONE);
-        same("cabinet", k.tone(), d.tone(), Kind.CABINET);
+        same("voicing", k.tone(), d.tone(), GearKind.AMP);
+        same("microphone kind", k.tone(), d.tone(), GearKind.MICROPHONE);
+        same("cabinet", k.tone(), d.tone(), GearKind.CABINET);
         tally.share("in-model: cabinet family", family(k.tone()).equals(family(d.tone())));
-        boolean drive = on(k.tone(), Kind.DRIVE).isPresent();
-        tally.share("in-model: drive on or off", drive == on(d.tone(), Kind.DRIVE).isPresent());
-        if (drive && on(d.tone(), Kind.DRIVE).isPresent()) same("drive model", k.tone(), d.tone(), Kind.DRIVE);
-        boolean holds = on(k.tone(), Kind.COMPRESSOR).isPresent();
-        tally.share("in-model: compressor on or off", holds == on(d.tone(), Kind.COMPRESSOR).isPresent());
-        boolean echo = on(k.tone(), Kind.ECHO).isPresent();
-        tally.share("in-model: echo on or off", echo == on(d.tone(), Kind.ECHO).isPresent());
+        boolean drive = on(k.tone(), GearKind.DRIVE).isPresent();
+        tally.share("in-model: drive on or off", drive == on(d.tone(), GearKind.DRIVE).isPresent());
+        if (drive && on(d.tone(), GearKind.DRIVE).isPresent()) same("drive model", k.tone(), d.tone(), GearKind.DRIVE);
+        boolean holds = on(k.tone(), GearKind.COMPRESSOR).isPresent();
+        tally.share("in-model: compressor on or off", holds == on(d.tone(), GearKind.COMPRESSOR).isPresent());
+        boolean echo = on(k.tone(), GearKind.ECHO).isPresent();
+        tally.share("in-model: echo on or off", echo == on(d.tone(), GearKind.ECHO).isPresent());
         controls(k.tone(), d);
         distances("in-model", k.reference(), d.render());
         if (verbose) print(k, d);
@@ -130,10 +130,10 @@ final class DeriveReport {
                 new SplittableRandom(seed * 131 + 7));
         Sound played = KnownTone.onGuitar(style, seed + 9000, seed % 2 == 0);
         Derivation d = search(k.reference(), played);
-        String voicing = on(k.tone(), Kind.AMP).orElseThrow().model().name();
-        String first = on(d.tone(), Kind.AMP).orElseThrow().model().name();
+        String voicing = on(k.tone(), GearKind.AMP).orElseThrow().model().name();
+        String first = on(d.tone(), GearKind.AMP).orElseThrow().model().name();
         String second = d.alternatives().stream().map(a -> a.what())
-                .filter(w -> verisonus.core.rig.Gear.of(Kind.AMP).stream().anyMatch(m -> w.startsWith(m.name())))
+                .filter(w -> verisonus.core.rig.Gear.of(GearKind.AMP).stream().anyMatch(m -> w.startsWith(m.name())))
                 .map(w -> w.split(" behind ")[0]).filter(w -> !w.equals(first)).findFirst().orElse("");
         tally.share("other playing, known tone: voicing first", voicing.equals(first));
         tally.share("other playing, known tone: voicing among two", voicing.equals(first) || voicing.equals(second));
@@ -151,16 +151,16 @@ final class DeriveReport {
         tally.error(name + ": crest, dB", d.crestDb());
     }
 
-    private void same(String name, Tone wanted, Tone found, Kind kind) {
+    private void same(String name, Tone wanted, Tone found, GearKind kind) {
         String a = on(wanted, kind).map(b -> b.model().name()).orElse("none");
         tally.share("in-model: " + name, a.equals(on(found, kind).map(b -> b.model().name()).orElse("none")));
     }
 
     private static String family(Tone t) {
-        return on(t, Kind.CABINET).map(b -> b.model().name().endsWith("closed") ? "closed" : "open").orElse("none");
+        return on(t, GearKind.CABINET).map(b -> b.model().name().endsWith("closed") ? "closed" : "open").orElse("none");
     }
 
-    private static Optional<Block> on(Tone t, Kind kind) {
+    private static Optional<Block> on(Tone t, GearKind kind) {
         return t.blocks().stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
     }
 
@@ -168,7 +168,7 @@ final class DeriveReport {
         for (Tone t : new Tone[]{k.tone(), d.tone()}) {
             StringBuilder line = new StringBuilder();
             for (Block b : t.blocks()) {
-                if (b.model().kind() == Kind.EQUALIZER || !b.on()) continue;
+                if (b.model().kind() == GearKind.EQUALIZER || !b.on()) continue;
                 line.append(b.model().name()).append(' ');
                 b.settings().forEach((c, v) -> line.append(String.format(Locale.ROOT, "%s %.1f ", c, v)));
                 line.append("· ");

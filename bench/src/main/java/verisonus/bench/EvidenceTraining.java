@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import verisonus.bench.KnownCase.Group;
-import verisonus.core.evidence.movement.MovementFeatures;
+import verisonus.core.evidence.movement.ModulationFeatures;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.evidence.space.ReverbEstimator;
 
@@ -58,8 +58,8 @@ final class EvidenceTraining {
                     1, 5);
         }
         boolean echo = c.truth().echo().isPresent();
-        return new Row(echo, KINDS.indexOf(c.truth().movement()), MovementFeatures.of(c.recording()).values(),
-                MovementFeatures.between(c.recording(), c.dry()).map(MovementFeatures::values), decay,
+        return new Row(echo, KINDS.indexOf(c.truth().movement()), ModulationFeatures.of(c.recording()).values(),
+                ModulationFeatures.between(c.recording(), c.dry()).map(ModulationFeatures::values), decay,
                 ReverbEstimator.features(c.recording()));
     }
 

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Biquad;
@@ -33,24 +35,24 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
     static KnownTone of(long seed, Sound di, SplittableRandom r) {
         List<Block> blocks = new ArrayList<>();
         if (r.nextInt(4) == 0) {
-            blocks.add(Block.of("soft-knee compressor").with("threshold", -40 + 20 * r.nextDouble())
-                    .with("ratio", 2 + 4 * r.nextDouble()).with("level", 8 * r.nextDouble()));
+            blocks.add(Block.of("soft-knee compressor").with(ControlNames.THRESHOLD, -40 + 20 * r.nextDouble())
+                    .with(ControlNames.RATIO, 2 + 4 * r.nextDouble()).with(ControlNames.LEVEL, 8 * r.nextDouble()));
         }
         if (r.nextBoolean()) {
-            blocks.add(Block.of(any(Kind.DRIVE, r).name()).with("drive", 1 + 8 * r.nextDouble())
-                    .with("tone", 2 + 6 * r.nextDouble()).with("level", 3 + 5 * r.nextDouble()));
+            blocks.add(Block.of(any(GearKind.DRIVE, r).name()).with(ControlNames.DRIVE, 1 + 8 * r.nextDouble())
+                    .with(ControlNames.TONE, 2 + 6 * r.nextDouble()).with(ControlNames.LEVEL, 3 + 5 * r.nextDouble()));
         }
-        Block amp = Block.of(any(Kind.AMP, r).name()).with("gain", 1 + 8 * r.nextDouble())
-                .with("master", 2 + 6 * r.nextDouble()).with("sag", 1 + 5 * r.nextDouble())
-                .with("presence", 10 * r.nextDouble());
+        Block amp = Block.of(any(GearKind.AMP, r).name()).with(ControlNames.GAIN, 1 + 8 * r.nextDouble())
+                .with(ControlNames.MASTER, 2 + 6 * r.nextDouble()).with(ControlNames.SAG, 1 + 5 * r.nextDouble())
+                .with(ControlNames.PRESENCE, 10 * r.nextDouble());
         for (String knob : List.of("bass", "mid", "treble")) amp = amp.with(knob, 1 + 8 * r.nextDouble());
         blocks.add(amp);
         blocks.add(Block.of(cabinet(r).name()));
-        blocks.add(Block.of(any(Kind.MICROPHONE, r).name()).with("position", 100 * r.nextDouble())
-                .with("distance", 2 * Math.pow(15, r.nextDouble())));
+        blocks.add(Block.of(any(GearKind.MICROPHONE, r).name()).with(ControlNames.POSITION, 100 * r.nextDouble())
+                .with(ControlNames.DISTANCE, 2 * Math.pow(15, r.nextDouble())));
         if (r.nextInt(3) == 0) {
-            blocks.add(Block.of("clean echo").with("time", 120 * Math.pow(5, r.nextDouble()))
-                    .with("feedback", 45 * r.nextDouble()).with("mix", 12 + 20 * r.nextDouble()));
+            blocks.add(Block.of("clean echo").with(ControlNames.TIME, 120 * Math.pow(5, r.nextDouble()))
+                    .with(ControlNames.FEEDBACK, 45 * r.nextDouble()).with(ControlNames.MIX, 12 + 20 * r.nextDouble()));
         }
         Tone tone = new Tone("known", blocks);
         float[] x = Renderer.render(tone, di, Quality.FINAL, Progress.NONE).mid().clone();
@@ -79,11 +81,12 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
     }
 
     private static Model cabinet(SplittableRandom r) {
-        List<Model> boxes = Gear.of(Kind.CABINET).stream().filter(m -> !m.name().equals("impulse response")).toList();
+        List<Model> boxes = Gear.of(GearKind.CABINET).stream().filter(m -> m.voice() != Voice.Cabinet.IMPULSE_RESPONSE)
+                .toList();
         return boxes.get(r.nextInt(boxes.size()));
     }
 
-    private static Model any(Kind kind, SplittableRandom r) {
+    private static Model any(GearKind kind, SplittableRandom r) {
         List<Model> all = Gear.of(kind);
         return all.get(r.nextInt(all.size()));
     }

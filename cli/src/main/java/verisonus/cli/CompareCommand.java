@@ -44,7 +44,7 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
                 gap.scoreJnd());
         for (GapRow r : gap.rows()) {
             String what = r.audibility() < 1 ? "below hearing" : r.advice();
-            System.out.printf("%5.1f JND  %-22s %8.2f -> %8.2f %-11s %s%n", r.audibility(), r.attribute(),
+            System.out.printf("%5.1f JND  %-22s %8.2f -> %8.2f %-11s %s%n", r.audibility(), r.attribute().words(),
                     r.reference(), r.candidate(), r.unit(), what);
         }
     }

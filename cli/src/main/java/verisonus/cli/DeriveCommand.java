@@ -22,13 +22,15 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
-import verisonus.core.search.Tie;
 import verisonus.core.search.Tolerance;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
@@ -87,8 +89,8 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--claim", paramLabel = "MODEL=honour|weigh|ignore", description = "gear that is said to have been used; again for more")
     private List<String> claims = new ArrayList<>();
 
-    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", description = "a difference that is wanted and not chased; again for more")
-    private List<String> wantedSo = new ArrayList<>();
+    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", converter = GapAttributeConverter.class, description = "a difference that is wanted and not chased; again for more")
+    private List<GapAttribute> wantedSo = new ArrayList<>();
 
     @Option(names = "--seconds", paramLabel = "N", description = "about how long to search (default: 10)")
     private double seconds = 10;
@@ -128,7 +130,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         List<Travelled> travelled = new Journey(d.render(), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
                 .to(PlaybackSystem.ALL);
         return new ToneSheet(tone.name(), "", EvidenceSentences.of(d.reference()),
-                Optional.of(DerivedTone.of(d, Optional.empty(), Set.of(), 0)), travelled, rig);
+                Optional.of(DerivedTone.of(d, Optional.empty(), Locks.NONE, 0)), travelled, rig);
     }
 
     private static String nameOf(@Nullable Path file) {
@@ -228,7 +230,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             }
         });
         CompareCommand.print(d.gap());
-        for (Tie t : d.ties()) System.out.println("can be traded: " + t.words());
+        for (ControlTrade t : d.ties()) System.out.println("can be traded: " + t.words());
         d.start().ifPresent(s -> System.out.println("nearest known tone: " + s.words() + "; changed from it: "
                 + String.join(", ", s.changesIn(d.tone(), rig))));
         System.out.println(d.enough().words());

@@ -16,12 +16,12 @@ import verisonus.casebook.exchange.Json;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
-import verisonus.core.feel.DirtShift;
 import verisonus.core.feel.Feel;
+import verisonus.core.feel.SaturationShift;
 import verisonus.core.feel.TouchCurve;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
-import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
@@ -48,9 +48,9 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Sound take = AudioInput.read(Objects.requireNonNull(di)).atRate(Sound.WORKING_RATE_HZ);
         TouchCurve touch = TouchCurve.of(t, take.peak());
-        StageDirt soft = StageDirt.of(t, take, SOFT_DB);
-        StageDirt hard = StageDirt.of(t, take, 0);
-        List<DirtShift.Shift> shifts = new DirtShift(take).of(t);
+        StageSaturation soft = StageSaturation.of(t, take, SOFT_DB);
+        StageSaturation hard = StageSaturation.of(t, take, 0);
+        List<SaturationShift.Shift> shifts = new SaturationShift(take).of(t);
         Optional<Feel> feel = Optional.ofNullable(reference).map(r -> compared(AudioInput.read(r), take, t, touch));
         if (json) {
             System.out.println(Json.text(written(touch, soft, hard, shifts, feel)));
@@ -69,7 +69,8 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
                 take.same() ? Optional.of(take.sound()) : Optional.empty()), touch);
     }
 
-    private static ObjectNode written(TouchCurve touch, StageDirt soft, StageDirt hard, List<DirtShift.Shift> shifts,
+    private static ObjectNode written(TouchCurve touch, StageSaturation soft, StageSaturation hard,
+            List<SaturationShift.Shift> shifts,
             Optional<Feel> feel) {
         ObjectNode doc = Json.object("verisonus.feel/1");
         ArrayNode curve = doc.putArray("touch");
@@ -90,37 +91,39 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         stages(doc.putArray("dirt_soft"), soft);
         stages(doc.putArray("dirt_hard"), hard);
         ArrayNode ways = doc.putArray("shifts");
-        for (DirtShift.Shift s : shifts)
+        for (SaturationShift.Shift s : shifts)
             stages(ways.addObject().put("what", s.words()).putArray("dirt_hard"), s.dirt());
         feel.ifPresent(f -> doc.set("against_reference",
                 DerivationJson.gap(new GapLedger(f.rows(), 0)).get("rows")));
         return doc;
     }
 
-    private static void stages(ArrayNode into, StageDirt dirt) {
-        for (StageDirt.Stage s : dirt.stages()) {
+    private static void stages(ArrayNode into, StageSaturation dirt) {
+        for (StageSaturation.Stage s : dirt.stages()) {
             ObjectNode node = into.addObject().put("block", s.block()).put("stage", s.name());
             Json.put(node, "added", s.added(), 3);
             Json.put(node, "share", s.share(), 2);
         }
     }
 
-    private static void print(TouchCurve touch, StageDirt soft, StageDirt hard, List<DirtShift.Shift> shifts,
+    private static void print(TouchCurve touch, StageSaturation soft, StageSaturation hard,
+            List<SaturationShift.Shift> shifts,
             Optional<Feel> feel) {
         System.out.println(touch.words());
         for (TouchCurve.Point p : touch.points())
             System.out.printf(Locale.ROOT, "  %4.0f dB in  %6.1f dB out  dirt %3.0f %%%n", p.inDb(), p.outDb(),
                     100 * p.dirt());
         for (int i = 0; i < hard.stages().size(); i++) {
-            StageDirt.Stage h = hard.stages().get(i);
+            StageSaturation.Stage h = hard.stages().get(i);
             System.out.printf(Locale.ROOT, "%s, %s: %.0f %% of the dirt when played softly, %.0f %% when hard%n",
                     h.block(), h.name(), 100 * soft.stages().get(i).share(), 100 * h.share());
         }
-        for (DirtShift.Shift s : shifts) System.out.println("the same amount elsewhere: " + s.words());
+        for (SaturationShift.Shift s : shifts) System.out.println("the same amount elsewhere: " + s.words());
         feel.ifPresent(f -> {
             for (GapRow r : f.rows())
                 System.out.printf(Locale.ROOT, "%5.1f JND  %-30s %8.2f -> %8.2f %-9s %s%n", r.audibility(),
-                        r.attribute(), r.reference(), r.candidate(), r.unit(), r.audibility() < 1 ? "" : r.advice());
+                        r.attribute().words(), r.reference(), r.candidate(), r.unit(),
+                        r.audibility() < 1 ? "" : r.advice());
         });
     }
 }

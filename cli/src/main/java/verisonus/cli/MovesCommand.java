@@ -18,8 +18,10 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.words.Word;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
@@ -47,8 +49,8 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--word", paramLabel = "WORDS", description = "\"too boxy\", \"needs air\": moves that help most and harm least")
     private @Nullable String word;
 
-    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", description = "a difference that is wanted; again for more")
-    private List<String> wantedSo = new java.util.ArrayList<>();
+    @Option(names = "--wanted-so", paramLabel = "ATTRIBUTE", converter = GapAttributeConverter.class, description = "a difference that is wanted; again for more")
+    private List<GapAttribute> wantedSo = new java.util.ArrayList<>();
 
     @Option(names = "--out", paramLabel = "TONE.json", description = "makes the best move, verifies it, writes the tone")
     private @Nullable Path out;
@@ -73,7 +75,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
         ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
         return ToneInput.shared(workers -> {
-            NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Set.of(),
+            NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Locks.NONE,
                     Set.copyOf(wantedSo)), workers, Progress.NONE);
             List<Move> moves = said.map(s -> next.towards(s.word(), s.more(), Progress.NONE))
                     .orElseGet(() -> next.best(Progress.NONE));

@@ -13,6 +13,7 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.core.advise.PlayingShare;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
@@ -41,15 +42,15 @@ final class PlayingCommand extends VerboseOption implements Callable<Integer> {
             ObjectNode doc = Json.object("verisonus.playing/1");
             ObjectNode floor = doc.putObject("floor_jnd");
             share.floorJnd().entrySet().stream().sorted(Map.Entry.comparingByKey())
-                    .forEach(e -> Json.put(floor, e.getKey(), e.getValue(), 2));
+                    .forEach(e -> Json.put(floor, e.getKey().words(), e.getValue(), 2));
             var words = doc.putArray("differences");
             share.differences().forEach(words::add);
             System.out.println(Json.text(doc));
             return 0;
         }
         System.out.println("takes lie apart, through the same settings, by:");
-        share.floorJnd().entrySet().stream().sorted(Map.Entry.<String, Double>comparingByValue().reversed())
-                .forEach(e -> System.out.printf(Locale.ROOT, "%5.1f JND  %s%n", e.getValue(), e.getKey()));
+        share.floorJnd().entrySet().stream().sorted(Map.Entry.<GapAttribute, Double>comparingByValue().reversed())
+                .forEach(e -> System.out.printf(Locale.ROOT, "%5.1f JND  %s%n", e.getValue(), e.getKey().words()));
         share.differences().forEach(System.out::println);
         return 0;
     }

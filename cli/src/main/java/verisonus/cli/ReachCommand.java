@@ -54,7 +54,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
             ObjectNode doc = Json.object("verisonus.reach/1");
             ArrayNode list = doc.putArray("unreached");
             for (Reach.Unreached u : found) {
-                ObjectNode node = list.addObject().put("attribute", u.attribute());
+                ObjectNode node = list.addObject().put("attribute", u.attribute().words());
                 Json.put(node, "off_jnd", u.offJnd(), 2);
                 u.gear().ifPresentOrElse(m -> node.put("gear", m.name()), () -> node.putNull("gear"));
                 Json.put(node, "gain_jnd", u.gainJnd(), 2);

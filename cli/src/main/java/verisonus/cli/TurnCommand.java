@@ -5,9 +5,10 @@ import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import verisonus.core.feel.FairSwap;
-import verisonus.core.feel.Keeping;
+import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.InputFault;
 
@@ -20,7 +21,7 @@ final class TurnCommand extends ToneChange {
     private double value;
 
     @Option(names = "--keep", paramLabel = "WHAT", description = "nothing, loudness or dirt (default: ${DEFAULT-VALUE})")
-    private Keeping keeping = Keeping.LOUDNESS;
+    private HeldConstant keeping = HeldConstant.LOUDNESS;
 
     @Override
     Tone changed(ToneOfBlock read, FairSwap fair) {
@@ -33,6 +34,6 @@ final class TurnCommand extends ToneChange {
                     String.format(Locale.ROOT, "%s is out of its range", value),
                     String.format(Locale.ROOT, "use %s to %s", c.minimum(), c.maximum()));
         }
-        return fair.turned(read.tone(), block, control, value, keeping, Set.of());
+        return fair.turned(read.tone(), block, control, value, keeping, Locks.NONE);
     }
 }

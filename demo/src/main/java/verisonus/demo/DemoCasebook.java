@@ -22,6 +22,7 @@ import verisonus.casebook.store.Region;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.rig.Locks;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
@@ -113,7 +114,7 @@ public final class DemoCasebook {
     static String derivedTone(Sound reference, Sound di, ExecutorService workers) {
         Derivation d = new ToneSearch(reference.slice(GLASS_FROM_S, GLASS_TO_S), di,
                 SearchOptions.defaults().withRig(DemoRig.rig()), workers, Progress.NONE).run();
-        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Set.of(), GLASS_FROM_S));
+        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Locks.NONE, GLASS_FROM_S));
     }
 
     static List<Recipe> recipes() {

@@ -2,6 +2,7 @@ package verisonus.demo;
 
 import java.util.List;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
@@ -20,13 +21,16 @@ enum Recipe {
         @Override
         Tone truth() {
             return new Tone(title(), List.of(
-                    Block.of("chiming edge").with("gain", 4.2).with("bass", 3.6).with("mid", 5.9).with("treble", 6.4)
-                            .with("presence", 6).with("master", 4.6).with("sag", 4),
+                    Block.of("chiming edge").with(ControlNames.GAIN, 4.2).with(ControlNames.BASS, 3.6)
+                            .with(ControlNames.MID, 5.9).with(ControlNames.TREBLE, 6.4)
+                            .with(ControlNames.PRESENCE, 6).with(ControlNames.MASTER, 4.6).with(ControlNames.SAG, 4),
                     Block.of("2×12 open"),
-                    Block.of("ribbon microphone").with("position", 30).with("distance", 8),
-                    Block.of("four-stage phaser").with("rate", 0.42).with("depth", 55).with("feedback", 10).with("mix",
-                            30),
-                    Block.of("clean echo").with("time", 40000 / bpm()).with("feedback", 12).with("mix",
+                    Block.of("ribbon microphone").with(ControlNames.POSITION, 30).with(ControlNames.DISTANCE, 8),
+                    Block.of("four-stage phaser").with(ControlNames.RATE, 0.42).with(ControlNames.DEPTH, 55)
+                            .with(ControlNames.FEEDBACK, 10).with(ControlNames.MIX,
+                                    30),
+                    Block.of("clean echo").with(ControlNames.TIME, 40000 / bpm()).with(ControlNames.FEEDBACK, 12).with(
+                            ControlNames.MIX,
                             MixLaw.HELD.percentFor(-7))));
         }
 
@@ -36,7 +40,7 @@ enum Recipe {
             Sound first = Renderer.render(truth(), new Player(5, 0.05, 11).play(phrase, Instrument.SINGLE_COIL, 13.2),
                     Quality.FINAL, Progress.NONE);
             // The second take: never a copy, and the microphone a little further out.
-            Tone second = truth().with(truth().find("microphone").orElseThrow().with("position", 38));
+            Tone second = truth().with(truth().find("microphone").orElseThrow().with(ControlNames.POSITION, 38));
             Sound other = Renderer.render(second, new Player(5, 0.05, 12).play(phrase, Instrument.SINGLE_COIL, 13.2),
                     Quality.FINAL, Progress.NONE);
             return loud(panned(first.mid(), other.mid(), 0.8), -18);
@@ -52,12 +56,14 @@ enum Recipe {
         @Override
         Tone truth() {
             return new Tone(title(), List.of(
-                    Block.of("mid-forward crunch").with("gain", 5.4).with("bass", 4.2).with("mid", 7)
-                            .with("treble", 5.6)
-                            .with("presence", 4).with("master", 5.2).with("sag", 3),
+                    Block.of("mid-forward crunch").with(ControlNames.GAIN, 5.4).with(ControlNames.BASS, 4.2)
+                            .with(ControlNames.MID, 7)
+                            .with(ControlNames.TREBLE, 5.6)
+                            .with(ControlNames.PRESENCE, 4).with(ControlNames.MASTER, 5.2).with(ControlNames.SAG, 3),
                     Block.of("4×12 closed"),
-                    Block.of("condenser microphone").with("position", 25).with("distance", 45),
-                    Block.of("plain hall").with("decay", 0.5).with("pre-delay", 8).with("mix", 7)));
+                    Block.of("condenser microphone").with(ControlNames.POSITION, 25).with(ControlNames.DISTANCE, 45),
+                    Block.of("plain hall").with(ControlNames.DECAY, 0.5).with(ControlNames.PRE_DELAY, 8)
+                            .with(ControlNames.MIX, 7)));
         }
 
         @Override
@@ -95,11 +101,14 @@ enum Recipe {
         @Override
         Tone truth() {
             return new Tone(title(), List.of(
-                    Block.of("mid-forward crunch").with("gain", 2.6).with("bass", 4.5).with("mid", 5.2)
-                            .with("treble", 5.8)
-                            .with("presence", 4.5).with("master", 3.8).with("sag", 6),
-                    Block.of("1×12 open"), Block.of("dynamic microphone").with("position", 40).with("distance", 12),
-                    Block.of("plain hall").with("decay", 0.9).with("pre-delay", 0).with("mix", 10)));
+                    Block.of("mid-forward crunch").with(ControlNames.GAIN, 2.6).with(ControlNames.BASS, 4.5)
+                            .with(ControlNames.MID, 5.2)
+                            .with(ControlNames.TREBLE, 5.8)
+                            .with(ControlNames.PRESENCE, 4.5).with(ControlNames.MASTER, 3.8).with(ControlNames.SAG, 6),
+                    Block.of("1×12 open"),
+                    Block.of("dynamic microphone").with(ControlNames.POSITION, 40).with(ControlNames.DISTANCE, 12),
+                    Block.of("plain hall").with(ControlNames.DECAY, 0.9).with(ControlNames.PRE_DELAY, 0)
+                            .with(ControlNames.MIX, 10)));
         }
 
         @Override
@@ -119,9 +128,11 @@ enum Recipe {
         @Override
         Tone truth() {
             return new Tone(title(), List.of(
-                    Block.of("tight saturated").with("gain", 6.2).with("bass", 4.4).with("mid", 7.2).with("treble", 5.4)
-                            .with("presence", 5).with("master", 4.2).with("sag", 1.5),
-                    Block.of("4×12 closed"), Block.of("dynamic microphone").with("position", 20).with("distance", 4)));
+                    Block.of("tight saturated").with(ControlNames.GAIN, 6.2).with(ControlNames.BASS, 4.4)
+                            .with(ControlNames.MID, 7.2).with(ControlNames.TREBLE, 5.4)
+                            .with(ControlNames.PRESENCE, 5).with(ControlNames.MASTER, 4.2).with(ControlNames.SAG, 1.5),
+                    Block.of("4×12 closed"),
+                    Block.of("dynamic microphone").with(ControlNames.POSITION, 20).with(ControlNames.DISTANCE, 4)));
         }
 
         @Override
@@ -149,12 +160,16 @@ enum Recipe {
     SLOW_COMET("Slow Comet", "Ilse Korrin, “Slow Comet”", 76) {
         @Override
         Tone truth() {
-            return new Tone(title(), List.of(Block.of("mid-hump overdrive").with("drive", 3.5).with("level", 6.5),
-                    Block.of("mid-forward crunch").with("gain", 5.8).with("bass", 4).with("mid", 6.4)
-                            .with("treble", 5.4)
-                            .with("presence", 4).with("master", 4.6).with("sag", 4),
-                    Block.of("2×12 open"), Block.of("ribbon microphone").with("position", 35).with("distance", 10),
-                    Block.of("plain hall").with("decay", 2.3).with("pre-delay", 60).with("mix", 14)));
+            return new Tone(title(), List.of(
+                    Block.of("mid-hump overdrive").with(ControlNames.DRIVE, 3.5).with(ControlNames.LEVEL, 6.5),
+                    Block.of("mid-forward crunch").with(ControlNames.GAIN, 5.8).with(ControlNames.BASS, 4)
+                            .with(ControlNames.MID, 6.4)
+                            .with(ControlNames.TREBLE, 5.4)
+                            .with(ControlNames.PRESENCE, 4).with(ControlNames.MASTER, 4.6).with(ControlNames.SAG, 4),
+                    Block.of("2×12 open"),
+                    Block.of("ribbon microphone").with(ControlNames.POSITION, 35).with(ControlNames.DISTANCE, 10),
+                    Block.of("plain hall").with(ControlNames.DECAY, 2.3).with(ControlNames.PRE_DELAY, 60)
+                            .with(ControlNames.MIX, 14)));
         }
 
         @Override

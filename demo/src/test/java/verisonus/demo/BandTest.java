@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Bands;
 
@@ -89,8 +89,9 @@ class BandTest {
     @EnumSource(Recipe.class)
     void recipesSetEveryEssentialBlockAwayFromItsDefaults(Recipe recipe) {
         Tone truth = recipe.truth();
-        for (Kind kind : List.of(Kind.AMP, Kind.CABINET, Kind.MICROPHONE)) assertThat(truth.first(kind)).isPresent();
-        Block amp = truth.first(Kind.AMP).orElseThrow();
+        for (GearKind kind : List.of(GearKind.AMP, GearKind.CABINET, GearKind.MICROPHONE))
+            assertThat(truth.first(kind)).isPresent();
+        Block amp = truth.first(GearKind.AMP).orElseThrow();
         assertThat(amp.settings()).isNotEmpty();
         for (String control : List.of("gain", "bass", "mid", "treble", "master")) {
             assertThat(amp.get(control)).as(control).isNotEqualTo(amp.model().control(control).defaultValue());

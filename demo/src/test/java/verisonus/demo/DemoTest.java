@@ -18,6 +18,7 @@ import verisonus.casebook.store.Medium;
 import verisonus.core.evidence.echo.EchoEstimator;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.notes.TempoEstimator;
 import verisonus.core.evidence.study.Isolation;
@@ -142,7 +143,7 @@ class DemoTest {
             Sound s = SoundReader.decode("reference",
                     DemoParts.bytes(DemoParts.fileName(Recipe.LANTERN_STREET, "reference"))).sound();
             ModulationReading m = ModulationEstimator.estimate(s).value().orElseThrow();
-            assertThat(m.kind()).isEqualTo(ModulationReading.Kind.TREMOLO);
+            assertThat(m.kind()).isEqualTo(ModulationKind.TREMOLO);
             assertThat(m.rateHz().orElseThrow()).isCloseTo(4.1, within(0.05));
         }
 

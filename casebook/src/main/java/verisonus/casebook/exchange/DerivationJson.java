@@ -6,8 +6,8 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
+import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Derivation;
-import verisonus.core.search.Tie;
 import verisonus.core.search.Tolerance;
 
 /** Gaps as {@code verisonus.gap/1} and derivations as {@code verisonus.derivation/1}. */
@@ -21,7 +21,7 @@ public final class DerivationJson {
         Json.put(out, "distance_jnd", gap.distanceJnd(), 2);
         ArrayNode rows = out.putArray("rows");
         for (GapRow r : gap.rows()) {
-            ObjectNode row = rows.addObject().put("attribute", r.attribute()).put("unit", r.unit());
+            ObjectNode row = rows.addObject().put("attribute", r.attribute().words()).put("unit", r.unit());
             Json.put(row, "reference", r.reference(), 2);
             Json.put(row, "candidate", r.candidate(), 2);
             Json.put(row, "difference", r.difference(), 2);
@@ -47,8 +47,9 @@ public final class DerivationJson {
             node.put("why", t.why());
         }
         ArrayNode ties = out.putArray("ties");
-        for (Tie t : d.ties()) {
-            ObjectNode node = ties.addObject().put("one", t.one()).put("other", t.other()).put("opposite",
+        for (ControlTrade t : d.ties()) {
+            ObjectNode node = ties.addObject().put("one", t.one().toString()).put("other", t.other().toString()).put(
+                    "opposite",
                     t.opposite());
             Json.put(node, "ratio", t.ratio(), 2);
             Json.put(node, "left_jnd", t.leftJnd(), 2);

@@ -132,7 +132,7 @@ public final class EvidenceJson {
         for (Claim.Says says : Claim.Says.values()) {
             Claim.Judgement j = new Claim(says, "", Claim.Certainty.LIKELY).judge(e);
             claims.putObject(says.name().toLowerCase(Locale.ROOT)).put("says", says.words())
-                    .put("verdict", j.verdict().words()).put("why", j.why());
+                    .put("verdict", j.standing().words()).put("why", j.why());
         }
         ObjectNode traits = out.putObject("traits");
         Trait.of(e).forEach((t, v) -> Json.put(traits, t.name().toLowerCase(Locale.ROOT), v, 2));
@@ -152,12 +152,12 @@ public final class EvidenceJson {
     /** What a document says to a claim; undecided where it was written before claims were judged. */
     public static Claim.Judgement judgement(String name, String document, Claim.Says says) {
         JsonNode node = Json.parse(name, document).path("claims").path(says.name().toLowerCase(Locale.ROOT));
-        for (Claim.Verdict v : Claim.Verdict.values()) {
+        for (Claim.Standing v : Claim.Standing.values()) {
             if (v.words().equals(node.path("verdict").asString(""))) {
                 return new Claim.Judgement(v, node.path("why").asString(""));
             }
         }
-        return new Claim.Judgement(Claim.Verdict.UNDECIDED, "measure the region again");
+        return new Claim.Judgement(Claim.Standing.UNDECIDED, "measure the region again");
     }
 
     private static <T> OptionalDouble number(Finding<T> f, ToDoubleFunction<T> of) {

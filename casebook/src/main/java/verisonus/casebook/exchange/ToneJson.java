@@ -15,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -128,7 +128,7 @@ public final class ToneJson {
         }
         ObjectNode limits = out.putObject("limits").put("blocks", rig.mostBlocks());
         ArrayNode once = limits.putArray("once");
-        rig.once().stream().map(Kind::word).sorted().forEach(once::add);
+        rig.once().stream().map(GearKind::word).sorted().forEach(once::add);
         return out;
     }
 
@@ -165,9 +165,9 @@ public final class ToneJson {
             guitars.add(g.isObject() ? g.path("name").asString("guitar") : g.asString(""));
         int most = node.path("limits").path("blocks").asInt(32);
         if (most < 1) throw new InputFault(name, "the limit of blocks is " + most, "use 1 or more");
-        Set<Kind> once = new HashSet<>();
+        Set<GearKind> once = new HashSet<>();
         for (JsonNode k : node.path("limits").path("once")) {
-            once.add(Arrays.stream(Kind.values()).filter(v -> v.word().equals(k.asString(""))).findFirst()
+            once.add(Arrays.stream(GearKind.values()).filter(v -> v.word().equals(k.asString(""))).findFirst()
                     .orElseThrow(
                             () -> new InputFault(name, "there is no kind " + k, "use drive, echo, reverb and so on")));
         }

@@ -13,11 +13,12 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Ways;
 import verisonus.core.search.Alternative;
-import verisonus.core.search.Tie;
+import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;
@@ -107,7 +108,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                 rows.add(List.of(first ? placed(derived.tone(), b) : "", c.name(),
                         rig.display(b.model(), c, b.get(c.name())),
                         t.map(x -> rig.displayRange(b.model(), c, x.low(), x.high())).orElse(""),
-                        derived.locked().contains(b.id() + "/" + c.name())
+                        derived.locked().holds(b.id(), c.name())
                                 ? "locked by the player"
                                 : t.map(Tolerance::why).orElse("")));
                 first = false;
@@ -139,7 +140,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     /** The frequency and width of a peak that is flat say nothing. */
     public static boolean isUnused(Block b, Control c) {
         for (int p = 1; p <= 4; p++) {
-            String peak = "peak " + p;
+            String peak = ControlNames.peak(p);
             if (c.name().startsWith(peak + " ") && b.get(peak) == 0) return true;
         }
         return false;
@@ -153,7 +154,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                     : ". Changed from it: " + String.join(", ", r.changed()) + "."));
         }
         if (!r.ties().isEmpty()) {
-            page.paragraph("Can be traded: " + String.join("; ", r.ties().stream().map(Tie::words).toList()) + ".");
+            page.paragraph(
+                    "Can be traded: " + String.join("; ", r.ties().stream().map(ControlTrade::words).toList()) + ".");
         }
     }
 
@@ -161,7 +163,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         List<GapRow> rows = gap.rows();
         page.heading("What still differs");
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), rows.stream()
-                .map(r -> List.of(r.attribute(), figure(r.reference(), r.unit()), figure(r.candidate(), r.unit()),
+                .map(r -> List.of(r.attribute().words(), figure(r.reference(), r.unit()),
+                        figure(r.candidate(), r.unit()),
                         String.format(Locale.ROOT, "%.1f", r.audibility()),
                         gap.wantedSo().contains(r.attribute())
                                 ? "wanted so"

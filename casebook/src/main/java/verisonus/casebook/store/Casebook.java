@@ -256,15 +256,15 @@ public final class Casebook implements AutoCloseable {
     }
 
     /** What the player says of a region's findings. */
-    public synchronized List<Verdict> verdicts(long regionId) {
+    public synchronized List<Judgement> verdicts(long regionId) {
         return read(() -> sql.list("SELECT topic, state, figure FROM verdict WHERE region_id = ? ORDER BY id",
-                r -> new Verdict(r.getString(1), Verdict.State.of(r.getString(2)),
+                r -> new Judgement(r.getString(1), Judgement.State.of(r.getString(2)),
                         r.getObject(3) == null ? OptionalDouble.empty() : OptionalDouble.of(r.getDouble(3))),
                 regionId));
     }
 
     /** Says something of a finding; what was said of it before goes. */
-    public synchronized void keepVerdict(long regionId, Verdict v) {
+    public synchronized void keepVerdict(long regionId, Judgement v) {
         change(v.words(), caseOfRegion(regionId), c -> {
             deleteVerdicts(c, regionId, Optional.of(v.topic()));
             Map<String, Object> values = new LinkedHashMap<>(Map.of("region_id", regionId, "topic", v.topic(), "state",

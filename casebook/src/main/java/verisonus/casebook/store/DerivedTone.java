@@ -3,7 +3,9 @@ package verisonus.casebook.store;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
@@ -16,14 +18,14 @@ import verisonus.core.search.Tolerance;
  *
  * @param tone the settings
  * @param earlier the tone before this one, to show what moved
- * @param locked controls that keep their value, as "block id/control"
+ * @param locked controls that keep their value
  * @param tolerances per control
  * @param alternatives other choices
  * @param gap what still differs
  * @param search how it was come by
  * @param remarks goal, ties, start, when to stop
  */
-public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked, List<Tolerance> tolerances,
+public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<Tolerance> tolerances,
         List<Alternative> alternatives, GapLedger gap, Search search, Remarks remarks) {
     /**
      * How a tone was searched for.
@@ -33,13 +35,12 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
     public record Search(String pairing, double seconds, long candidates, String stopped, double diStartS) {}
 
     public DerivedTone {
-        locked = Set.copyOf(locked);
         tolerances = List.copyOf(tolerances);
         alternatives = List.copyOf(alternatives);
     }
 
     /** Without remarks. */
-    public DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked, List<Tolerance> tolerances,
+    public DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<Tolerance> tolerances,
             List<Alternative> alternatives, GapLedger gap, Search search) {
         this(tone, earlier, locked, tolerances, alternatives, gap, search, Remarks.NONE);
     }
@@ -49,7 +50,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
      *
      * @param regionFromS where in the reference the searched region begins
      */
-    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked, double regionFromS) {
+    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Locks locked, double regionFromS) {
         return of(d, earlier, locked, regionFromS, Rig.everything(), Goal.EXACT);
     }
 
@@ -58,7 +59,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
      *
      * @param rig in whose scales it is said what was changed from the nearest known tone
      */
-    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Set<String> locked, double regionFromS,
+    public static DerivedTone of(Derivation d, Optional<Tone> earlier, Locks locked, double regionFromS,
             Rig rig, Goal goal) {
         Remarks remarks = new Remarks(goal, d.ties(), d.start().map(StartingTone::words).orElse(""),
                 d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words());
@@ -67,7 +68,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
                 remarks);
     }
 
-    public DerivedTone locking(Set<String> controls) {
+    public DerivedTone locking(Locks controls) {
         return new DerivedTone(tone, earlier, controls, tolerances, alternatives, gap, search, remarks);
     }
 
@@ -76,7 +77,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Set<String> locked,
     }
 
     /** With differences that are wanted. */
-    public DerivedTone wanting(Set<String> attributes) {
+    public DerivedTone wanting(Set<GapAttribute> attributes) {
         return new DerivedTone(tone, earlier, locked, tolerances, alternatives, gap.wanting(attributes), search,
                 remarks);
     }

@@ -1,20 +1,23 @@
 package verisonus.casebook.store;
 
+import static java.util.stream.Collectors.toSet;
+
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
-import verisonus.core.search.Tie;
+import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
 
 /** Derived tones as the casebook keeps them: lossless, unlike the rounded documents for others. */
@@ -26,21 +29,47 @@ public final class DerivedToneJson {
         out.set("tone", ToneJson.write(d.tone()));
         d.earlier().ifPresent(t -> out.set("earlier", ToneJson.write(t)));
         ArrayNode locked = out.putArray("locked");
-        d.locked().stream().sorted().forEach(locked::add);
+        d.locked().places().stream().map(ControlPlace::toString).sorted().forEach(locked::add);
         list(out.putArray("tolerances"), d.tolerances());
         list(out.putArray("alternatives"), d.alternatives());
-        list(out.putArray("gap"), d.gap().rows());
+        ArrayNode gap = out.putArray("gap");
+        d.gap().rows().forEach(r -> row(gap.addObject(), r));
         out.put("spectrumRmsDb", d.gap().spectrumRmsDb());
         ArrayNode wanted = out.putArray("wantedSo");
-        d.gap().wantedSo().stream().sorted().forEach(wanted::add);
+        d.gap().wantedSo().stream().map(GapAttribute::words).sorted().forEach(wanted::add);
         out.set("search", Json.tree(d.search()));
         Remarks r = d.remarks();
         ObjectNode remarks = out.putObject("remarks").put("goal", r.goal().stored()).put("start", r.start()).put(
                 "enough", r.enough());
-        list(remarks.putArray("ties"), r.ties());
+        ArrayNode ties = remarks.putArray("ties");
+        r.ties().forEach(t -> trade(ties.addObject(), t));
         ArrayNode changed = remarks.putArray("changed");
         r.changed().forEach(changed::add);
         return Json.text(out);
+    }
+
+    private static void row(ObjectNode out, GapRow r) {
+        out.put("attribute", r.attribute().words()).put("unit", r.unit()).put("reference", r.reference())
+                .put("candidate", r.candidate()).put("jnd", r.jnd()).put("stage", r.stage()).put("advice", r.advice())
+                .put("ofTone", r.ofTone());
+    }
+
+    /** A row about what this program does not know of any more is left out. */
+    private static Optional<GapRow> row(JsonNode in) {
+        return GapAttribute.of(in.path("attribute").asString("")).map(a -> new GapRow(a, in.path("unit").asString(""),
+                in.path("reference").asDouble(), in.path("candidate").asDouble(), in.path("jnd").asDouble(1),
+                in.path("stage").asString(""), in.path("advice").asString(""), in.path("ofTone").asBoolean(true)));
+    }
+
+    private static void trade(ObjectNode out, ControlTrade t) {
+        out.put("one", t.one().toString()).put("other", t.other().toString()).put("opposite", t.opposite())
+                .put("ratio", t.ratio()).put("leftJnd", t.leftJnd());
+    }
+
+    private static ControlTrade trade(JsonNode in) {
+        return new ControlTrade(ControlPlace.parse(in.path("one").asString("")),
+                ControlPlace.parse(in.path("other").asString("")), in.path("opposite").asBoolean(),
+                in.path("ratio").asDouble(), in.path("leftJnd").asDouble());
     }
 
     private static void list(ArrayNode into, List<?> values) {
@@ -50,19 +79,22 @@ public final class DerivedToneJson {
     public static DerivedTone read(String name, String text) {
         JsonNode in = Json.parse(name, text);
         Optional<Tone> earlier = Optional.ofNullable(in.get("earlier")).map(t -> ToneJson.read(name, t));
-        Set<String> locked = new HashSet<>();
-        for (JsonNode l : in.path("locked")) locked.add(l.asString());
-        GapLedger gap = new GapLedger(list(name, in.path("gap"), GapRow.class), in.path("spectrumRmsDb").asDouble(),
-                Set.copyOf(words(in.path("wantedSo"))));
+        Locks locked = new Locks(words(in.path("locked")).stream().map(ControlPlace::parse).collect(toSet()));
+        List<GapRow> rows = new ArrayList<>();
+        for (JsonNode r : in.path("gap")) row(r).ifPresent(rows::add);
+        GapLedger gap = new GapLedger(rows, in.path("spectrumRmsDb").asDouble(),
+                words(in.path("wantedSo")).stream().flatMap(w -> GapAttribute.of(w).stream()).collect(toSet()));
         return new DerivedTone(ToneJson.read(name, in.path("tone")), earlier, locked,
                 list(name, in.path("tolerances"), Tolerance.class),
                 list(name, in.path("alternatives"), Alternative.class), gap,
-                Json.value(name, in.path("search"), DerivedTone.Search.class), remarks(name, in.path("remarks")));
+                Json.value(name, in.path("search"), DerivedTone.Search.class), remarks(in.path("remarks")));
     }
 
     /** Tones kept before there were remarks have none. */
-    private static Remarks remarks(String name, JsonNode in) {
-        return new Remarks(Goal.of(in.path("goal").asString("")), list(name, in.path("ties"), Tie.class),
+    private static Remarks remarks(JsonNode in) {
+        List<ControlTrade> ties = new ArrayList<>();
+        for (JsonNode t : in.path("ties")) ties.add(trade(t));
+        return new Remarks(Goal.of(in.path("goal").asString("")), ties,
                 in.path("start").asString(""), words(in.path("changed")), in.path("enough").asString(""));
     }
 

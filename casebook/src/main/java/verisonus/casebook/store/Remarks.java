@@ -1,7 +1,7 @@
 package verisonus.casebook.store;
 
 import java.util.List;
-import verisonus.core.search.Tie;
+import verisonus.core.search.ControlTrade;
 
 /**
  * What else is to be said of a derived tone.
@@ -12,7 +12,7 @@ import verisonus.core.search.Tie;
  * @param changed what differs from that
  * @param enough whether anything is left to gain; empty for a tone set by hand
  */
-public record Remarks(Goal goal, List<Tie> ties, String start, List<String> changed, String enough) {
+public record Remarks(Goal goal, List<ControlTrade> ties, String start, List<String> changed, String enough) {
     public static final Remarks NONE = new Remarks(Goal.EXACT, List.of(), "", List.of(), "");
 
     public Remarks {

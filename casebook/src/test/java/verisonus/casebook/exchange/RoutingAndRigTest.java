@@ -17,8 +17,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
-import verisonus.core.rig.Kind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Routing;
@@ -78,7 +78,7 @@ class RoutingAndRigTest {
     @Test
     void whatTheGearCostsWeighsAndTakesComesBackWithItsLimits() {
         Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "room", 1), Map.of("chiming edge", "±"), 7)
-                .limited(7, Set.of(Kind.ECHO, Kind.REVERB))
+                .limited(7, Set.of(GearKind.ECHO, GearKind.REVERB))
                 .knowing(Gear.model("chiming edge"), new Rig.Practical(450, 17.5, 4))
                 .mixing(Gear.model("room"), MixLaw.EQUAL_POWER);
         Rig back = ToneJson.readRig("r", ToneJson.write(rig));

@@ -14,10 +14,13 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Ways;
@@ -34,10 +37,10 @@ class SheetTest {
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 5),
                 Block.of("parametric equalizer").with("peak 1", 3).with("peak 1 frequency", 900).with("peak 2", 0)
                         .with("peak 2 frequency", 400)));
-        return new DerivedTone(t, Optional.empty(), Set.of(),
+        return new DerivedTone(t, Optional.empty(), Locks.NONE,
                 List.of(new Tolerance("amp", "gain", 5, 4, 6, "dynamics")), List.of(),
                 new GapLedger(
-                        List.of(new GapRow("spectrum 2-4 kHz", "dB", 0, gapDb, 1, "microphone", "further out", true)),
+                        List.of(new GapRow(GapAttribute.BITE, "dB", 0, gapDb, 1, "microphone", "further out", true)),
                         0.5),
                 new DerivedTone.Search("same phrase", 7, 1000, "", 0));
     }
@@ -136,7 +139,8 @@ class SheetTest {
 
     @Test
     void lockedControlsAreMarked() {
-        ToneSheet s = new ToneSheet("T", "", List.of(), Optional.of(tone(1).locking(Set.of("amp/gain"))), List.of(),
+        ToneSheet s = new ToneSheet("T", "", List.of(),
+                Optional.of(tone(1).locking(Locks.of(ControlPlace.parse("amp/gain")))), List.of(),
                 CLOCK);
         assertThat(s.page().markdown()).contains("locked by the player");
     }

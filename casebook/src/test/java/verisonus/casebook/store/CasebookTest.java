@@ -21,15 +21,18 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
-import verisonus.core.search.Tie;
+import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
@@ -71,13 +74,15 @@ class CasebookTest {
 
     static DerivedTone tone(double gain) {
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", gain), Block.of("2×12 open")));
-        return new DerivedTone(t, Optional.of(t), Set.of("amp/gain"),
+        return new DerivedTone(t, Optional.of(t), Locks.of(ControlPlace.parse("amp/gain")),
                 List.of(new Tolerance("amp", "gain", gain, gain - 1, gain + 1, "dynamics")),
                 List.of(new Alternative("4×12 closed", 0.25)),
-                new GapLedger(List.of(new GapRow("spectrum 2-4 kHz", "dB", -3, -5.5, 1, "microphone", "nearer", true)),
-                        1.25, Set.of("spectrum 2-4 kHz")),
+                new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", -3, -5.5, 1, "microphone", "nearer", true)),
+                        1.25, Set.of(GapAttribute.BITE)),
                 new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125),
-                new Remarks(Goal.IN_THE_SPIRIT, List.of(new Tie("amp/gain", "amp/master", true, 1.2, 0.3)),
+                new Remarks(Goal.IN_THE_SPIRIT,
+                        List.of(new ControlTrade(ControlPlace.parse("amp/gain"), ControlPlace.parse("amp/master"), true,
+                                1.2, 0.3)),
                         "chiming crunch", List.of("amp gain 7.0 → 4.0"), "Nothing left to gain."));
     }
 

@@ -42,31 +42,31 @@ class JudgementsTest {
         book.close();
     }
 
-    private static Verdict corrected(String topic, double figure) {
-        return new Verdict(topic, Verdict.State.CORRECTED, OptionalDouble.of(figure));
+    private static Judgement corrected(String topic, double figure) {
+        return new Judgement(topic, Judgement.State.CORRECTED, OptionalDouble.of(figure));
     }
 
-    private static Verdict said(String topic, Verdict.State state) {
-        return new Verdict(topic, state, OptionalDouble.empty());
+    private static Judgement said(String topic, Judgement.State state) {
+        return new Judgement(topic, state, OptionalDouble.empty());
     }
 
     @Test
     void aVerdictIsKeptWithItsFigureAndReplacesTheEarlierOne() {
-        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
         book.keepVerdict(region, corrected("Echo", 286));
-        book.keepVerdict(region, said("Space", Verdict.State.SET_ASIDE));
+        book.keepVerdict(region, said("Space", Judgement.State.SET_ASIDE));
         book.close();
         book = Casebook.open(file);
         assertThat(book.verdicts(region)).containsExactlyInAnyOrder(corrected("Echo", 286),
-                said("Space", Verdict.State.SET_ASIDE));
+                said("Space", Judgement.State.SET_ASIDE));
     }
 
     @Test
     void undoBringsTheEarlierVerdictBackWithoutAFigure() {
-        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
         book.keepVerdict(region, corrected("Echo", 286));
         book.undo();
-        assertThat(book.verdicts(region)).containsExactly(said("Echo", Verdict.State.ACCEPTED));
+        assertThat(book.verdicts(region)).containsExactly(said("Echo", Judgement.State.ACCEPTED));
         book.redo();
         assertThat(book.verdicts(region)).containsExactly(corrected("Echo", 286));
         book.dropVerdict(region, "Echo");
@@ -75,16 +75,17 @@ class JudgementsTest {
 
     @Test
     void onlyCorrectedAndSetAsideChangeWhatRestsOnThem() {
-        List<Correction> c = Verdict.corrections(List.of(said("Echo", Verdict.State.ACCEPTED), corrected("Pulse", 98),
-                said("Space", Verdict.State.SET_ASIDE), said("Colour", Verdict.State.SET_ASIDE)));
+        List<Correction> c = Judgement
+                .corrections(List.of(said("Echo", Judgement.State.ACCEPTED), corrected("Pulse", 98),
+                        said("Space", Judgement.State.SET_ASIDE), said("Colour", Judgement.State.SET_ASIDE)));
         assertThat(c).containsExactly(new Correction(Correction.Topic.PULSE, OptionalDouble.of(98)),
                 new Correction(Correction.Topic.SPACE, OptionalDouble.empty()));
     }
 
     @Test
     void aCorrectionNeedsAFigureAndNothingElseHasOne() {
-        assertThatThrownBy(() -> said("Echo", Verdict.State.CORRECTED)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Verdict("Echo", Verdict.State.ACCEPTED, OptionalDouble.of(1)))
+        assertThatThrownBy(() -> said("Echo", Judgement.State.CORRECTED)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Judgement("Echo", Judgement.State.ACCEPTED, OptionalDouble.of(1)))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -145,7 +146,7 @@ class JudgementsTest {
             s.execute("PRAGMA user_version = 1");
         }
         book = Casebook.open(file);
-        book.keepVerdict(region, said("Echo", Verdict.State.ACCEPTED));
+        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
         assertThat(book.verdicts(region)).hasSize(1);
         assertThat(book.cases()).hasSize(1);
     }

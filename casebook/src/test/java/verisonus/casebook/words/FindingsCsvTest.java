@@ -48,6 +48,6 @@ class FindingsCsvTest {
             assertThat(EvidenceJson.judgement("x", document, says))
                     .isEqualTo(new Claim(says, "", Claim.Certainty.LIKELY).judge(e));
         }
-        assertThat(EvidenceJson.judgement("x", "{}", Claim.Says.ECHO).verdict()).isEqualTo(Claim.Verdict.UNDECIDED);
+        assertThat(EvidenceJson.judgement("x", "{}", Claim.Says.ECHO).standing()).isEqualTo(Claim.Standing.UNDECIDED);
     }
 }

@@ -9,12 +9,13 @@ import java.util.concurrent.ExecutorService;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.KnobFit;
-import verisonus.core.simulate.EqualizerCurve;
-import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
-import verisonus.core.sound.Sound;
+import verisonus.core.simulate.AfterClipping;
 
 /**
  * What turning each control would do to the figures: behind the last clipper by its curve, before it by one render, from which each
@@ -22,14 +23,16 @@ import verisonus.core.sound.Sound;
  */
 final class ControlEffects {
     private static final double PROBE = 0.08;
-    private static final Set<String> BEFORE_THE_CLIPPER = Set.of("gain", "bass", "mid", "treble", "master", "sag",
-            "drive", "tone", "level", "threshold", "ratio", "lows before clipping", "attack softening");
+    private static final Set<String> BEFORE_THE_CLIPPER = Set.of(ControlNames.GAIN, ControlNames.BASS, ControlNames.MID,
+            ControlNames.TREBLE, ControlNames.MASTER, ControlNames.SAG,
+            ControlNames.DRIVE, ControlNames.TONE, ControlNames.LEVEL, ControlNames.THRESHOLD, ControlNames.RATIO,
+            ControlNames.LOWS_BEFORE_CLIPPING, ControlNames.ATTACK_SOFTENING);
 
     private final Tone tone;
     private final MoveJudge judge;
-    private final Set<String> locked;
+    private final Locks locked;
 
-    ControlEffects(Tone tone, MoveJudge judge, Set<String> locked) {
+    ControlEffects(Tone tone, MoveJudge judge, Locks locked) {
         this.tone = tone;
         this.judge = judge;
         this.locked = locked;
@@ -51,8 +54,8 @@ final class ControlEffects {
             probed = probe(position);
         }
 
-        String name() {
-            return block.id() + "/" + control.name();
+        ControlPlace place() {
+            return ControlPlace.of(block, control.name());
         }
 
         Block block() {
@@ -75,7 +78,7 @@ final class ControlEffects {
                 return judge.now().shifted(probe.get(), judge.now(), (to - position) / (probed - position));
             }
             Block turned = block.with(control.name(), control.valueAt(to));
-            return judge.now().coloured(hz -> curveDb(turned, hz) - curveDb(block, hz));
+            return judge.now().coloured(hz -> AfterClipping.gainDb(turned, hz) - AfterClipping.gainDb(block, hz));
         }
 
         /** The block with it there, as finely as a hand can set it. */
@@ -100,7 +103,7 @@ final class ControlEffects {
         for (Block b : tone.main()) {
             for (Control c : b.model().controls()) {
                 if (!isFree(b, c)) continue;
-                if (isCurve(b, c)) work.add(() -> new Effect(b, c, Optional.empty()));
+                if (AfterClipping.isCurve(b, c.name())) work.add(() -> new Effect(b, c, Optional.empty()));
                 if (isBeforeTheClipper(b, c)) {
                     double to = probe(c.position(b.get(c.name())));
                     work.add(() -> new Effect(b, c,
@@ -112,32 +115,14 @@ final class ControlEffects {
     }
 
     private boolean isFree(Block b, Control c) {
-        return b.on() && !c.isChoice() && !locked.contains(b.id() + "/" + c.name())
+        return b.on() && !c.isChoice() && !locked.holds(b.id(), c.name())
                 && !(c.rare() && !b.settings().containsKey(c.name()));
     }
 
     private static boolean isBeforeTheClipper(Block b, Control c) {
-        Kind k = b.model().kind();
-        return (k == Kind.AMP || k == Kind.DRIVE || k == Kind.COMPRESSOR) && BEFORE_THE_CLIPPER.contains(c.name());
-    }
-
-    private static boolean isCurve(Block b, Control c) {
-        return switch (b.model().kind()) {
-            case CABINET, EQUALIZER, MICROPHONE -> !c.name().equals("level");
-            case AMP -> c.name().equals("presence") || c.name().equals("treble cut")
-                    || c.name().endsWith("after clipping") || c.name().equals("low resonance");
-            default -> false;
-        };
-    }
-
-    /** Level curve of what stands behind the last clipper. */
-    static double curveDb(Block b, double hz) {
-        return switch (b.model().kind()) {
-            case CABINET -> LoudspeakerCurve.cabinetDb(b, hz);
-            case MICROPHONE -> LoudspeakerCurve.microphoneDb(b, hz);
-            case EQUALIZER -> EqualizerCurve.gainDb(b, hz, Sound.WORKING_RATE_HZ);
-            default -> LoudspeakerCurve.ampDb(b, hz);
-        };
+        GearKind k = b.model().kind();
+        return (k == GearKind.AMP || k == GearKind.DRIVE || k == GearKind.COMPRESSOR)
+                && BEFORE_THE_CLIPPER.contains(c.name());
     }
 
     private static double rounded(Control c, double v) {

@@ -2,6 +2,7 @@ package verisonus.core.advise;
 
 import java.util.List;
 import java.util.Map;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -13,9 +14,9 @@ import verisonus.core.rig.Tone;
  * @param what in the player's words, without scales
  * @param turned the settings that change
  * @param gainJnd by how much all differences together would fall, JND; negative where they would grow
- * @param rowsJnd how each attribute's audibility would change, by its name
+ * @param rowsJnd how each attribute's audibility would change
  */
-public record Move(Tone tone, String what, List<Turn> turned, double gainJnd, Map<String, Double> rowsJnd) {
+public record Move(Tone tone, String what, List<Turn> turned, double gainJnd, Map<GapAttribute, Double> rowsJnd) {
     /** One setting. */
     public record Turn(String block, String control, double from, double to) {}
 

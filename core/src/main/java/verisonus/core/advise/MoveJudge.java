@@ -1,12 +1,13 @@
 package verisonus.core.advise;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
@@ -64,7 +65,7 @@ final class MoveJudge {
     /** A move with what would be found after it. */
     Move judged(Tone tone, String what, List<Move.Turn> turned, Evidence after) {
         GapLedger then = ledger(after);
-        Map<String, Double> rows = new TreeMap<>();
+        Map<GapAttribute, Double> rows = new EnumMap<>(GapAttribute.class);
         for (GapRow r : then.rows()) {
             gap.find(r.attribute()).ifPresent(b -> rows.put(r.attribute(), r.audibility() - b.audibility()));
         }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
@@ -16,14 +17,19 @@ import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.search.EmptyBands;
 import verisonus.core.search.Features;
 import verisonus.core.search.ToneEvidence;
+import verisonus.core.simulate.AfterClipping;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 
@@ -45,8 +51,9 @@ public final class NextMoves {
     private static final double WORTH_A_WORD = 0.15;
     private static final double HARM_COUNTS = 0.5;
     private static final double LEAST_JND = 0.05;
-    private static final Set<String> OF_THE_HIGHS = Set.of("amp/treble", "amp/presence", "amp/treble cut",
-            "microphone/position");
+    private static final Set<ControlPlace> OF_THE_HIGHS = Set.of(ControlPlace.parse("amp/treble"),
+            ControlPlace.parse("amp/presence"), ControlPlace.parse("amp/treble cut"),
+            ControlPlace.parse("microphone/position"));
 
     private final Question question;
     private final MoveJudge judge;
@@ -61,8 +68,8 @@ public final class NextMoves {
      * @param locked controls that are not turned
      * @param wantedSo differences that are not chased
      */
-    public record Question(ToneEvidence reference, Sound di, Tone tone, Rig rig, Set<String> locked,
-            Set<String> wantedSo) {
+    public record Question(ToneEvidence reference, Sound di, Tone tone, Rig rig, Locks locked,
+            Set<GapAttribute> wantedSo) {
         Evidence wanted() {
             return reference.wanted();
         }
@@ -114,7 +121,7 @@ public final class NextMoves {
     }
 
     private Move move(ControlEffects.Effect e, double to) {
-        return judge.judged(question.tone.with(e.set(e.block(), to)), e.name().replace('/', ' '),
+        return judge.judged(question.tone.with(e.set(e.block(), to)), e.block().id() + " " + e.place().control(),
                 List.of(e.turn(to)), e.at(to));
     }
 
@@ -131,8 +138,8 @@ public final class NextMoves {
     }
 
     private boolean liftsNothing(Block before, Block after) {
-        return before.model().kind() == Kind.EQUALIZER && empty.isLiftedBy(hz -> ControlEffects.curveDb(after, hz)
-                - ControlEffects.curveDb(before, hz));
+        return before.model().kind() == GearKind.EQUALIZER && empty.isLiftedBy(hz -> AfterClipping.gainDb(after, hz)
+                - AfterClipping.gainDb(before, hz));
     }
 
     private Optional<Move> bestPlace(ControlEffects.Effect e) {
@@ -147,13 +154,13 @@ public final class NextMoves {
      */
     public List<Move> towards(Word word, boolean more, Progress progress) {
         record Wish(Move move, double worth) {}
-        Map<String, Wish> best = new LinkedHashMap<>();
+        Map<ControlPlace, Wish> best = new LinkedHashMap<>();
         for (ControlEffects.Effect e : effects) {
             for (double to : places(e)) {
                 double help = help(word, more, e.at(to));
                 double worth = help + HARM_COUNTS * Math.min(0, judge.gain(e.at(to)));
                 if (help > WORTH_A_WORD)
-                    best.merge(e.name(), new Wish(move(e, to), worth), (a, b) -> a.worth >= b.worth ? a : b);
+                    best.merge(e.place(), new Wish(move(e, to), worth), (a, b) -> a.worth >= b.worth ? a : b);
             }
         }
         progress.step(0.6, "checking what helps most");
@@ -177,15 +184,16 @@ public final class NextMoves {
     private List<Move> exchanges() {
         List<Move> out = new ArrayList<>();
         for (Block b : question.tone.main()) {
-            Kind k = b.model().kind();
-            boolean kept = question.locked.stream().anyMatch(l -> l.startsWith(b.id() + "/"));
-            if (!b.on() || kept || k != Kind.CABINET && k != Kind.MICROPHONE || b.impulse().isPresent()) continue;
+            GearKind k = b.model().kind();
+            boolean kept = question.locked.touches(b.id());
+            if (!b.on() || kept || k != GearKind.CABINET && k != GearKind.MICROPHONE || b.impulse().isPresent())
+                continue;
             for (Model m : question.rig.owned(k)) {
-                if (m.equals(b.model()) || m.name().equals("impulse response")) continue;
+                if (m.equals(b.model()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
                 Block other = b.exchangedFor(m);
                 out.add(judge.judged(question.tone.with(other), m.name() + " for " + b.model().name(), List.of(),
                         judge.now().coloured(
-                                hz -> ControlEffects.curveDb(other, hz) - ControlEffects.curveDb(b, hz))));
+                                hz -> AfterClipping.gainDb(other, hz) - AfterClipping.gainDb(b, hz))));
             }
         }
         return out;
@@ -194,28 +202,30 @@ public final class NextMoves {
     /** One band of an equalizer that is owned and not in the chain, where the spectrum is furthest off. */
     private Optional<Move> equalizerPutIn() {
         Tone tone = question.tone;
-        boolean there = tone.first(Kind.EQUALIZER).isPresent();
+        boolean there = tone.first(GearKind.EQUALIZER).isPresent();
         boolean room = tone.blocks().size() < question.rig.mostBlocks();
         if (there || !room || !question.rig.has(Gear.model("parametric equalizer"))) return Optional.empty();
         Optional<GapRow> worst = gap().rows().stream()
-                .filter(r -> gap().counts(r) && GapLedger.bandOf(r.attribute()).isPresent()).findFirst();
+                .filter(r -> gap().counts(r) && r.attribute().isBand()).findFirst();
         if (worst.isEmpty()) return Optional.empty();
-        double[] band = GapLedger.bandOf(worst.get().attribute()).orElseThrow();
-        double hz = Math.rint(Math.sqrt(band[0] * band[1]));
+        GapAttribute band = worst.get().attribute();
+        double hz = Math.rint(Math.sqrt(band.fromHz() * band.toHz()));
         double db = Math.rint(Math.clamp(-worst.get().difference(), -9, 9) * 10) / 10;
-        Block eq = Block.of("parametric equalizer").with("peak 1", db).with("peak 1 frequency", hz);
-        if (empty.isLiftedBy(f -> ControlEffects.curveDb(eq, f))) return Optional.empty();
+        Block eq = Block.of("parametric equalizer").with(ControlNames.peak(1), db).with(ControlNames.peakFrequency(1),
+                hz);
+        if (empty.isLiftedBy(f -> AfterClipping.gainDb(eq, f))) return Optional.empty();
         int at = 0;
-        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(Kind.EQUALIZER) < 0) at++;
+        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(GearKind.EQUALIZER) < 0)
+            at++;
         return Optional.of(judge.judged(tone.inserted(eq, at),
                 String.format(Locale.ROOT, "parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz)
                         .replace('-', '−'),
-                List.of(), judge.now().coloured(f -> ControlEffects.curveDb(eq, f))));
+                List.of(), judge.now().coloured(f -> AfterClipping.gainDb(eq, f))));
     }
 
     /** Treble, presence, treble cut and microphone position act on the same highs: solved together, in rounds. */
     private Optional<Move> highs() {
-        List<ControlEffects.Effect> of = effects.stream().filter(e -> OF_THE_HIGHS.contains(e.name())).toList();
+        List<ControlEffects.Effect> of = effects.stream().filter(e -> OF_THE_HIGHS.contains(e.place())).toList();
         if (of.size() < 2) return Optional.empty();
         double[] at = of.stream().mapToDouble(ControlEffects.Effect::position).toArray();
         double most = 0;

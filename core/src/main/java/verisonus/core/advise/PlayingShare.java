@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
@@ -23,7 +24,7 @@ import verisonus.core.work.Progress;
  * @param floorJnd by attribute of the ledger, how far takes lie apart at the same settings; less than that is not the gear's
  * @param differences in what the hand did, take against take, in words
  */
-public record PlayingShare(Map<String, Double> floorJnd, List<String> differences) {
+public record PlayingShare(Map<GapAttribute, Double> floorJnd, List<String> differences) {
     private static final double ATTACK_MS = 3;
     private static final double SPREAD_DB = 1.5;
     private static final double TIMING_MS = 6;
@@ -46,7 +47,7 @@ public record PlayingShare(Map<String, Double> floorJnd, List<String> difference
             heard.add(Examination.of(played, Examination.Depth.TONE, Progress.NONE));
             dry.add(Examination.of(t, Examination.Depth.CONTROL, Progress.NONE));
         }
-        Map<String, Double> floor = new LinkedHashMap<>();
+        Map<GapAttribute, Double> floor = new LinkedHashMap<>();
         int pairs = 0;
         for (int i = 0; i < heard.size(); i++) {
             for (int j = i + 1; j < heard.size(); j++, pairs++) {

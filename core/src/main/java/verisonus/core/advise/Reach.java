@@ -9,20 +9,23 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.search.KnobFit;
+import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.Renderer;
-import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
@@ -49,10 +52,10 @@ public final class Reach {
      * @param gear model that would bring most; empty where nothing that is known would
      * @param gainJnd by how much this difference would become less audible
      */
-    public record Unreached(String attribute, double offJnd, Optional<Model> gear, double gainJnd) {
+    public record Unreached(GapAttribute attribute, double offJnd, Optional<Model> gear, double gainJnd) {
         /** "spectrum 80-160 Hz stays 2.1 JND off; a 4×12 closed would bring it down by 1.6". */
         public String words() {
-            String stays = String.format(Locale.ROOT, "%s stays %.1f JND off", attribute, offJnd);
+            String stays = String.format(Locale.ROOT, "%s stays %.1f JND off", attribute.words(), offJnd);
             return gear.map(m -> stays + String.format(Locale.ROOT, "; a %s (%s) would take about %.1f of it away",
                     m.name(), m.kind().word(), gainJnd))
                     .orElse(stays + "; no gear known here would close it");
@@ -80,7 +83,7 @@ public final class Reach {
         List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> r.ofTone() && r.audibility() >= HEARD)
                 .toList());
         List<Unreached> out = new ArrayList<>(missingUnits(gap));
-        off.removeIf(r -> out.stream().anyMatch(u -> u.attribute.equals(r.attribute())));
+        off.removeIf(r -> out.stream().anyMatch(u -> u.attribute == r.attribute()));
         if (off.isEmpty()) return out;
         Map<Model, GapLedger> tried = new LinkedHashMap<>();
         curves(now, tried);
@@ -103,8 +106,8 @@ public final class Reach {
                 model = Optional.of(t.getKey());
             }
         }
-        boolean band = GapLedger.bandOf(row.attribute()).isPresent();
-        if (model.isEmpty() && band && rig.owned(Kind.EQUALIZER).isEmpty()) {
+        boolean band = row.attribute().isBand();
+        if (model.isEmpty() && band && rig.owned(GearKind.EQUALIZER).isEmpty()) {
             return new Unreached(row.attribute(), row.audibility(), Optional.of(Gear.model("parametric equalizer")),
                     (1 - EQUALIZED) * row.audibility());
         }
@@ -119,37 +122,36 @@ public final class Reach {
     /** Echo, space and movement that were found and that nothing owned can make. */
     private List<Unreached> missingUnits(GapLedger gap) {
         List<Unreached> out = new ArrayList<>();
-        if (reference.echo().isPresent() && rig.owned(Kind.ECHO).isEmpty()) {
-            double off = gap.find("echo level").map(GapRow::audibility).orElse(HEARD);
-            out.add(new Unreached("echo level", off, Optional.of(Gear.model("clean echo")), off));
+        if (reference.echo().isPresent() && rig.owned(GearKind.ECHO).isEmpty()) {
+            double off = gap.find(GapAttribute.ECHO_LEVEL).map(GapRow::audibility).orElse(HEARD);
+            out.add(new Unreached(GapAttribute.ECHO_LEVEL, off, Optional.of(Gear.model("clean echo")), off));
         }
-        found(reference.reverb(), Kind.REVERB, "space", "plain hall").ifPresent(out::add);
-        found(reference.modulation(), Kind.MODULATION, "movement",
+        found(reference.reverb(), GearKind.REVERB, GapAttribute.SPACE_LEVEL, "plain hall").ifPresent(out::add);
+        found(reference.modulation(), GearKind.MODULATION, GapAttribute.MOVEMENT,
                 reference.modulation().value().map(m -> m.kind().words()).orElse("chorus")).ifPresent(out::add);
         return out;
     }
 
-    private Optional<Unreached> found(Finding<?> f, Kind kind, String attribute, String model) {
+    private Optional<Unreached> found(Finding<?> f, GearKind kind, GapAttribute attribute, String model) {
         if (!f.isPresent() || f.confidence() < 0.6 || !rig.owned(kind).isEmpty()) return Optional.empty();
         Optional<Model> unit = Gear.find(model).or(() -> Gear.of(kind).stream().findFirst());
         // Absent against there: at least as audible as three just-noticeable differences.
         return Optional.of(new Unreached(attribute, 3, unit, 3));
     }
 
-    private List<Model> notOwned(Kind kind) {
-        return Gear.of(kind).stream().filter(m -> !rig.has(m) && !m.name().equals("impulse response")).toList();
+    private List<Model> notOwned(GearKind kind) {
+        return Gear.of(kind).stream().filter(m -> !rig.has(m) && m.voice() != Voice.Cabinet.IMPULSE_RESPONSE).toList();
     }
 
     private void curves(Evidence now, Map<Model, GapLedger> into) {
-        for (Kind k : List.of(Kind.CABINET, Kind.MICROPHONE)) {
+        for (GearKind k : List.of(GearKind.CABINET, GearKind.MICROPHONE)) {
             Optional<Block> there = tone.first(k).filter(b -> b.impulse().isEmpty());
             if (there.isEmpty()) continue;
             Block b = there.get();
             for (Model m : notOwned(k)) {
                 Block other = b.exchangedFor(m);
-                into.put(m, GapLedger.between(reference, now.coloured(hz -> k == Kind.CABINET
-                        ? LoudspeakerCurve.cabinetDb(other, hz) - LoudspeakerCurve.cabinetDb(b, hz)
-                        : LoudspeakerCurve.microphoneDb(other, hz) - LoudspeakerCurve.microphoneDb(b, hz))));
+                into.put(m, GapLedger.between(reference,
+                        now.coloured(hz -> AfterClipping.gainDb(other, hz) - AfterClipping.gainDb(b, hz))));
             }
         }
     }
@@ -157,7 +159,7 @@ public final class Reach {
     private Map<Model, GapLedger> played() {
         List<Model> models = new ArrayList<>();
         List<Callable<GapLedger>> work = new ArrayList<>();
-        for (Kind k : List.of(Kind.AMP, Kind.DRIVE, Kind.COMPRESSOR)) {
+        for (GearKind k : List.of(GearKind.AMP, GearKind.DRIVE, GearKind.COMPRESSOR)) {
             for (Model m : notOwned(k)) {
                 for (double gain : GAINS) {
                     models.add(m);
@@ -175,10 +177,11 @@ public final class Reach {
 
     private Tone with(Model m, double gain) {
         Block made = switch (m.kind()) {
-            case AMP -> tone.first(Kind.AMP).orElseThrow().exchangedFor(m).with("gain", gain);
-            case DRIVE -> tone.first(Kind.DRIVE).map(b -> b.exchangedFor(m)).orElse(Block.of(m.name())).switched(true)
-                    .with("drive", gain);
-            default -> Block.of(m.name()).with("threshold", -20 - 3 * gain).with("ratio", gain);
+            case AMP -> tone.first(GearKind.AMP).orElseThrow().exchangedFor(m).with(ControlNames.GAIN, gain);
+            case DRIVE ->
+                tone.first(GearKind.DRIVE).map(b -> b.exchangedFor(m)).orElse(Block.of(m.name())).switched(true)
+                        .with(ControlNames.DRIVE, gain);
+            default -> Block.of(m.name()).with(ControlNames.THRESHOLD, -20 - 3 * gain).with(ControlNames.RATIO, gain);
         };
         if (tone.find(made.id()).isPresent()) return tone.with(made);
         int at = 0;

@@ -13,7 +13,8 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -53,7 +54,7 @@ public final class AmpCapture {
         /** "gain=3, treble=5" by the simulated controls' names, each 0 to 10; empty where something else is said. */
         public static Optional<Map<String, Double>> positions(String words) {
             Map<String, Double> out = new HashMap<>();
-            Model any = Gear.of(Kind.AMP).get(0);
+            Model any = Gear.of(GearKind.AMP).get(0);
             for (String part : words.isBlank() ? new String[0] : words.split(",", -1)) {
                 String[] pair = part.strip().split("\\s*[= ]\\s*", 2);
                 boolean known = pair.length == 2 && any.find(pair[0]).filter(c -> c.unit().equals("0-10")).isPresent();
@@ -86,7 +87,7 @@ public final class AmpCapture {
     private AmpCapture() {}
 
     public static Captured of(List<Recording> recordings, ExecutorService workers, Progress progress) {
-        return of(recordings, Gear.of(Kind.AMP), BUDGET, workers, progress);
+        return of(recordings, Gear.of(GearKind.AMP), BUDGET, workers, progress);
     }
 
     static Captured of(List<Recording> recordings, List<Model> voicings, int budget, ExecutorService workers,
@@ -127,12 +128,13 @@ public final class AmpCapture {
     private static Derivation fitted(Recording r, Model voicing, boolean direct, int budget,
             ExecutorService workers) {
         Map<String, Integer> counts = new HashMap<>(Map.of(voicing.name(), 1, "parametric equalizer", 1));
-        for (Kind k : List.of(Kind.CABINET, Kind.MICROPHONE)) for (Model m : Gear.of(k)) counts.put(m.name(), 1);
+        for (GearKind k : List.of(GearKind.CABINET, GearKind.MICROPHONE))
+            for (Model m : Gear.of(k)) counts.put(m.name(), 1);
         Rig rig = new Rig(List.of(), counts, Map.of(), 9);
         Block start = Block.of(voicing.name());
         for (Map.Entry<String, Double> p : r.positions.entrySet()) start = start.with(p.getKey(), p.getValue());
         SearchOptions options = SearchOptions.defaults().withRig(rig).keeping(new Tone("start", List.of(start)),
-                java.util.Set.of()).withBudget(budget, 1).wishing(direct ? Wishes.NONE.takenDirectly() : Wishes.NONE);
+                Locks.NONE).withBudget(budget, 1).wishing(direct ? Wishes.NONE.takenDirectly() : Wishes.NONE);
         return new ToneSearch(r.sound, r.played, options, workers, Progress.NONE).run();
     }
 
@@ -140,7 +142,7 @@ public final class AmpCapture {
         Map<String, Double> sum = new LinkedHashMap<>();
         Map<String, Integer> n = new HashMap<>();
         for (int i = 0; i < recordings.size(); i++) {
-            Block amp = fits.get(i).tone().first(Kind.AMP).orElseThrow();
+            Block amp = fits.get(i).tone().first(GearKind.AMP).orElseThrow();
             recordings.get(i).positions.forEach((control, value) -> {
                 sum.merge(control, amp.get(control) - value, Double::sum);
                 n.merge(control, 1, Integer::sum);

@@ -44,36 +44,39 @@ final class EffectRows {
         if (ref.value().isEmpty() && cand.value().isEmpty()) return;
         if (ref.value().isEmpty() || cand.value().isEmpty()) {
             double there = ref.value().or(cand::value).orElseThrow().levelDb();
-            rows.add(lacking("echo level", there, ref.isPresent(), DOUBT * JndScale.ECHO_LEVEL_DB, "echo",
+            rows.add(lacking(GapAttribute.ECHO_LEVEL, there, ref.isPresent(), DOUBT * JndScale.ECHO_LEVEL_DB, "echo",
                     ref.isPresent() ? "add an echo" : "take the echo out or lower its mix"));
             return;
         }
         EchoReading a = ref.value().orElseThrow();
         EchoReading b = cand.value().orElseThrow();
-        rows.add(new GapRow("echo time", "ms", a.timeMs(), b.timeMs(), JndScale.echoTimeMs(a.timeMs()), "echo",
+        rows.add(new GapRow(GapAttribute.ECHO_TIME, "ms", a.timeMs(), b.timeMs(), JndScale.echoTimeMs(a.timeMs()),
+                "echo",
                 String.format(Locale.ROOT, "set the echo to %.0f ms", a.timeMs()), true));
-        rows.add(new GapRow("echo level", "dB", a.levelDb(), b.levelDb(), JndScale.ECHO_LEVEL_DB, "echo",
+        rows.add(new GapRow(GapAttribute.ECHO_LEVEL, "dB", a.levelDb(), b.levelDb(), JndScale.ECHO_LEVEL_DB, "echo",
                 b.levelDb() < a.levelDb() ? "echo mix up" : "echo mix down", true));
-        rows.add(new GapRow("echo repeats", "%", a.feedbackPercent(), b.feedbackPercent(), JndScale.FEEDBACK_POINTS,
+        rows.add(new GapRow(GapAttribute.ECHO_REPEATS, "%", a.feedbackPercent(), b.feedbackPercent(),
+                JndScale.FEEDBACK_POINTS,
                 "echo", b.feedbackPercent() < a.feedbackPercent() ? "feedback up" : "feedback down", true));
     }
 
     private static void space(Finding<ReverbReading> ref, Finding<ReverbReading> cand, List<GapRow> rows) {
         if (ref.isPresent() != cand.isPresent()) {
             ReverbReading there = ref.value().or(cand::value).orElseThrow();
-            there.levelDb().ifPresent(db -> rows.add(lacking("space level", db, ref.isPresent(),
+            there.levelDb().ifPresent(db -> rows.add(lacking(GapAttribute.SPACE_LEVEL, db, ref.isPresent(),
                     DOUBT * JndScale.SPACE_LEVEL_DB, "reverb",
                     ref.isPresent() ? "add a space" : "take the space out or lower its mix")));
             return;
         }
         ReverbReading a = ref.value().orElseThrow();
         ReverbReading b = cand.value().orElseThrow();
-        rows.add(new GapRow("space decay", "s", a.decayS(), b.decayS(), JndScale.decayS(a.decayS()), "reverb",
-                b.decayS() < a.decayS() ? "a longer decay" : "a shorter decay", true));
+        rows.add(
+                new GapRow(GapAttribute.SPACE_DECAY, "s", a.decayS(), b.decayS(), JndScale.decayS(a.decayS()), "reverb",
+                        b.decayS() < a.decayS() ? "a longer decay" : "a shorter decay", true));
         if (a.levelDb().isEmpty() || b.levelDb().isEmpty()) return;
         double wanted = a.levelDb().getAsDouble();
         double has = b.levelDb().getAsDouble();
-        rows.add(new GapRow("space level", "dB", wanted, has, JndScale.SPACE_LEVEL_DB, "reverb",
+        rows.add(new GapRow(GapAttribute.SPACE_LEVEL, "dB", wanted, has, JndScale.SPACE_LEVEL_DB, "reverb",
                 has < wanted ? "mix of the space up" : "mix of the space down", true));
     }
 
@@ -89,7 +92,7 @@ final class EffectRows {
         ModulationReading b = cand.value().orElseThrow();
         if (a.rateHz().isPresent() && b.rateHz().isPresent()) {
             double hz = a.rateHz().getAsDouble();
-            rows.add(new GapRow("movement rate", "Hz", hz, b.rateHz().getAsDouble(), JndScale.movementHz(hz),
+            rows.add(new GapRow(GapAttribute.MOVEMENT_RATE, "Hz", hz, b.rateHz().getAsDouble(), JndScale.movementHz(hz),
                     "modulation", String.format(Locale.ROOT, "set the rate to %.2f Hz", hz), true));
         }
         if (a.kind() == b.kind()) {
@@ -102,17 +105,18 @@ final class EffectRows {
 
     /** The reference's movement is there, 1, or not, 0, and the candidate has it the other way. */
     private static GapRow another(boolean inReference, String advice) {
-        return new GapRow("movement", "there or not", inReference ? 1 : 0, inReference ? 0 : 1, THERE_OR_NOT,
+        return new GapRow(GapAttribute.MOVEMENT, "there or not", inReference ? 1 : 0, inReference ? 0 : 1, THERE_OR_NOT,
                 "modulation", advice, true);
     }
 
     private static void depth(OptionalDouble ref, OptionalDouble cand, List<GapRow> rows) {
         if (ref.isEmpty() || cand.isEmpty()) return;
-        rows.add(new GapRow("movement depth", "%", ref.getAsDouble(), cand.getAsDouble(), JndScale.DEPTH_POINTS,
+        rows.add(new GapRow(GapAttribute.MOVEMENT_DEPTH, "%", ref.getAsDouble(), cand.getAsDouble(),
+                JndScale.DEPTH_POINTS,
                 "modulation", cand.getAsDouble() < ref.getAsDouble() ? "depth up" : "depth down", true));
     }
 
-    private static GapRow lacking(String attribute, double there, boolean inReference, double jnd, String stage,
+    private static GapRow lacking(GapAttribute attribute, double there, boolean inReference, double jnd, String stage,
             String advice) {
         return new GapRow(attribute, "dB", inReference ? there : NEXT_TO_NOTHING_DB,
                 inReference ? NEXT_TO_NOTHING_DB : there, jnd, stage, advice, true);

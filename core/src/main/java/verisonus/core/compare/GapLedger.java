@@ -3,7 +3,6 @@ package verisonus.core.compare;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -18,9 +17,7 @@ import verisonus.core.evidence.level.SpectrumReading;
  * @param spectrumRmsDb third-octave difference, 80 Hz to 8 kHz, after loudness matching
  * @param wantedSo attributes that shall differ: they stand in the ledger and count for nothing
  */
-public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wantedSo) {
-    private static final double[][] BANDS = {{80, 160}, {160, 400}, {400, 1000}, {1000, 2000}, {2000, 4000},
-            {4000, 8000}};
+public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribute> wantedSo) {
     private static final double TRUSTED = 0.3;
     private static final double FLOOR_DB = -45;
     /** A band this far under the loudest is masked more the further down it lies. */
@@ -38,7 +35,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
     }
 
     /** The same ledger with these differences wanted. */
-    public GapLedger wanting(Set<String> attributes) {
+    public GapLedger wanting(Set<GapAttribute> attributes) {
         return new GapLedger(rows, spectrumRmsDb, attributes);
     }
 
@@ -49,17 +46,15 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
     public GapLedger through(java.util.function.DoubleUnaryOperator gainDb) {
         double loudest = -200;
         for (GapRow r : rows) {
-            Optional<double[]> band = bandOf(r.attribute());
-            if (band.isPresent()) loudest = Math.max(loudest, r.reference() + mean(band.get(), gainDb));
+            if (r.attribute().isBand()) loudest = Math.max(loudest, r.reference() + mean(r.attribute(), gainDb));
         }
         List<GapRow> out = new ArrayList<>();
         for (GapRow r : rows) {
-            Optional<double[]> band = bandOf(r.attribute());
-            if (band.isEmpty()) {
+            if (!r.attribute().isBand()) {
                 out.add(r);
                 continue;
             }
-            double under = loudest - r.reference() - mean(band.get(), gainDb);
+            double under = loudest - r.reference() - mean(r.attribute(), gainDb);
             double less = Math.max(0, under - MASKED_UNDER_DB) / DOUBLES_EVERY_DB;
             out.add(new GapRow(r.attribute(), r.unit(), r.reference(), r.candidate(), r.jnd() * Math.pow(2, less),
                     r.stage(), r.advice(), r.ofTone()));
@@ -68,21 +63,16 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
         return new GapLedger(out, spectrumRmsDb, wantedSo);
     }
 
-    private static double mean(double[] band, java.util.function.DoubleUnaryOperator gainDb) {
+    private static double mean(GapAttribute band, java.util.function.DoubleUnaryOperator gainDb) {
         double sum = 0;
-        for (int i = 0; i < 5; i++) sum += gainDb.applyAsDouble(band[0] * Math.pow(band[1] / band[0], i / 4.0)) / 5;
+        for (int i = 0; i < 5; i++)
+            sum += gainDb.applyAsDouble(band.fromHz() * Math.pow(band.toHz() / band.fromHz(), i / 4.0)) / 5;
         return sum;
     }
 
     /** Whether a row counts: the gear makes it and nobody wants it so. */
     public boolean counts(GapRow row) {
         return row.ofTone() && !wantedSo.contains(row.attribute());
-    }
-
-    /** From and to, Hz, of a row that is about a band of the spectrum. */
-    public static Optional<double[]> bandOf(String attribute) {
-        for (double[] band : BANDS) if (attribute.equals(bandName(band))) return Optional.of(band.clone());
-        return Optional.empty();
     }
 
     /** All differences that count together: root of the sum of squares, JND. */
@@ -94,16 +84,17 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
     public static GapLedger between(Evidence reference, Evidence candidate) {
         List<GapRow> rows = new ArrayList<>();
         double offset = matchingOffset(reference.spectrum(), candidate.spectrum());
-        for (double[] band : BANDS)
+        for (GapAttribute band : GapAttribute.BANDS)
             bandRow(reference.spectrum(), candidate.spectrum(), offset, band).ifPresent(rows::add);
-        rows.add(new GapRow("crest factor", "dB", reference.level().crestFactorDb(), candidate.level().crestFactorDb(),
+        rows.add(new GapRow(GapAttribute.CREST, "dB", reference.level().crestFactorDb(),
+                candidate.level().crestFactorDb(),
                 JndScale.CREST_DB,
                 "amp",
                 direction(candidate.level().crestFactorDb() < reference.level().crestFactorDb(),
                         "less gain or a lower master",
                         "more gain or a higher master"),
                 true));
-        rows.add(new GapRow("loud to soft", "dB", reference.dynamics().envelopeSpreadDb(),
+        rows.add(new GapRow(GapAttribute.LOUD_TO_SOFT, "dB", reference.dynamics().envelopeSpreadDb(),
                 candidate.dynamics().envelopeSpreadDb(), JndScale.SPREAD_DB,
                 "amp",
                 direction(candidate.dynamics().envelopeSpreadDb() < reference.dynamics().envelopeSpreadDb(),
@@ -111,21 +102,23 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
                         "more gain: it compresses too little"),
                 true));
         both(reference.dynamics().attackMs(), candidate.dynamics().attackMs())
-                .ifPresent(v -> rows.add(new GapRow("attack", "ms", v[0], v[1], JndScale.attackMs(v[0]), "playing",
-                        "pick as in the reference, or change sag", false)));
+                .ifPresent(v -> rows
+                        .add(new GapRow(GapAttribute.ATTACK, "ms", v[0], v[1], JndScale.attackMs(v[0]), "playing",
+                                "pick as in the reference, or change sag", false)));
         if (reference.saturation().isPresent() && candidate.saturation().isPresent()) {
             double a = reference.saturation().value().orElseThrow().index();
             double b = candidate.saturation().value().orElseThrow().index();
-            rows.add(new GapRow("saturation", "index", a, b, JndScale.SATURATION_INDEX, "amp",
+            rows.add(new GapRow(GapAttribute.SATURATION, "index", a, b, JndScale.SATURATION_INDEX, "amp",
                     direction(b < a, "more gain or drive", "less gain or drive"), true));
         }
         rows.addAll(EffectRows.of(reference, candidate));
         if (reference.tuning().isPresent() && candidate.tuning().isPresent()) {
-            rows.add(new GapRow("tuning", "cents", reference.tuning().value().orElseThrow().offsetCents(),
+            rows.add(new GapRow(GapAttribute.TUNING, "cents", reference.tuning().value().orElseThrow().offsetCents(),
                     candidate.tuning().value().orElseThrow().offsetCents(), JndScale.PITCH_CENTS, "playing",
                     "tune to the reference", false));
         }
-        rows.add(new GapRow("width", "correlation", reference.stereo().correlation(), candidate.stereo().correlation(),
+        rows.add(new GapRow(GapAttribute.WIDTH, "correlation", reference.stereo().correlation(),
+                candidate.stereo().correlation(),
                 JndScale.CORRELATION, "space",
                 "play a second take panned apart: one take stays in the middle", pingPong(reference)));
         rows.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
@@ -142,8 +135,8 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
         return rows.stream().filter(r -> counts(r) && r.audibility() >= 1).count();
     }
 
-    public Optional<GapRow> find(String attribute) {
-        return rows.stream().filter(r -> r.attribute().equals(attribute)).findFirst();
+    public Optional<GapRow> find(GapAttribute attribute) {
+        return rows.stream().filter(r -> r.attribute() == attribute).findFirst();
     }
 
     /** Width that an effect makes can be set; width from playing twice cannot. */
@@ -151,28 +144,23 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<String> wan
         return reference.echo().value().filter(EchoReading::pingPong).isPresent();
     }
 
-    private static Optional<GapRow> bandRow(SpectrumReading ref, SpectrumReading cand, double offset, double[] band) {
+    private static Optional<GapRow> bandRow(SpectrumReading ref, SpectrumReading cand, double offset,
+            GapAttribute band) {
         double a = 0;
         double b = 0;
         double weight = 0;
         for (int i = 0; i < ref.bandCentresHz().length; i++) {
             double hz = ref.bandCentresHz()[i];
             double t = ref.trust()[i];
-            if (hz < band[0] || hz >= band[1] || t < TRUSTED || ref.levelDb()[i] < FLOOR_DB) continue;
+            if (hz < band.fromHz() || hz >= band.toHz() || t < TRUSTED || ref.levelDb()[i] < FLOOR_DB) continue;
             a += t * ref.levelDb()[i];
             b += t * Math.max(FLOOR_DB, cand.levelDb()[i] + offset);
             weight += t;
         }
         if (weight == 0) return Optional.empty();
         boolean less = b < a;
-        return Optional.of(new GapRow(bandName(band), "dB", a / weight, b / weight, JndScale.bandDb(band[0], band[1]),
-                stageOf(band[0]), adviceFor(band[0], less), true));
-    }
-
-    private static String bandName(double[] band) {
-        return "spectrum " + (band[1] <= 1000
-                ? String.format(Locale.ROOT, "%.0f-%.0f Hz", band[0], band[1])
-                : String.format(Locale.ROOT, "%.0f-%.0f kHz", band[0] / 1000, band[1] / 1000));
+        return Optional.of(new GapRow(band, "dB", a / weight, b / weight, JndScale.bandDb(band.fromHz(), band.toHz()),
+                stageOf(band.fromHz()), adviceFor(band.fromHz(), less), true));
     }
 
     private static String stageOf(double lowHz) {

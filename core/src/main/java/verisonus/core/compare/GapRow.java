@@ -3,7 +3,7 @@ package verisonus.core.compare;
 /**
  * One difference between reference and candidate.
  *
- * @param attribute what differs, in plain words
+ * @param attribute what differs
  * @param unit of the three figures
  * @param reference value in the reference
  * @param candidate value in the candidate, loudness matched
@@ -12,7 +12,7 @@ package verisonus.core.compare;
  * @param advice what to turn, and which way
  * @param ofTone false where the playing makes it rather than the gear
  */
-public record GapRow(String attribute, String unit, double reference, double candidate, double jnd, String stage,
+public record GapRow(GapAttribute attribute, String unit, double reference, double candidate, double jnd, String stage,
         String advice, boolean ofTone) {
     public double difference() {
         return candidate - reference;

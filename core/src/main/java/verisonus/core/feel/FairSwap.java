@@ -6,8 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
@@ -20,12 +24,12 @@ import verisonus.core.take.LoudestPart;
 public final class FairSwap {
     private static final double LONGEST_S = 6;
 
-    private final SameDirt dirt;
+    private final EqualSaturation dirt;
 
     /** @param di dry take to balance on; of a longer one the loudest six seconds are heard */
     public FairSwap(Sound di) {
         Sound take = di.atRate(Sound.WORKING_RATE_HZ);
-        dirt = new SameDirt(LoudestPart.of(take, LONGEST_S).cut(take));
+        dirt = new EqualSaturation(LoudestPart.of(take, LONGEST_S).cut(take));
     }
 
     /** The changed tone with gain and loudness brought to those of the tone before. */
@@ -42,30 +46,30 @@ public final class FairSwap {
     /**
      * A control turned while something stays; where a gain is turned at the same dirt, another clipper gives way.
      *
-     * @param locked controls that must not give way, as "block id/control"
+     * @param locked controls that must not give way
      */
-    public Tone turned(Tone before, Block block, String control, double value, Keeping keeping, Set<String> locked) {
+    public Tone turned(Tone before, Block block, String control, double value, HeldConstant keeping, Locks locked) {
         Tone changed = before.with(block.with(control, value));
-        if (keeping == Keeping.NOTHING) return changed;
+        if (keeping == HeldConstant.NOTHING) return changed;
         Sound was = dirt.played(before);
-        if (keeping == Keeping.LOUDNESS) return atLoudness(was, changed);
-        String turned = block.id() + "/" + control;
+        if (keeping == HeldConstant.LOUDNESS) return atLoudness(was, changed);
+        ControlPlace turned = ControlPlace.of(block, control);
         return atLoudness(was, asDriven(was, changed, givingWay(changed, block).stream()
-                .filter(g -> !g.name().equals(turned) && !locked.contains(g.name())).findFirst()));
+                .filter(g -> !g.place().equals(turned) && !locked.holds(g.place())).findFirst()));
     }
 
     /** A control that makes dirt. */
     private record Gain(Block block, String control) {
-        String name() {
-            return block.id() + "/" + control;
+        ControlPlace place() {
+            return ControlPlace.of(block, control);
         }
     }
 
     /** What holds a block's own gain, where it clips. */
     private static Optional<Gain> ownGain(Block b) {
         return switch (b.model().kind()) {
-            case AMP -> Optional.of(new Gain(b, "gain"));
-            case DRIVE -> Optional.of(new Gain(b, "drive"));
+            case AMP -> Optional.of(new Gain(b, ControlNames.GAIN));
+            case DRIVE -> Optional.of(new Gain(b, ControlNames.DRIVE));
             default -> Optional.empty();
         };
     }
@@ -73,12 +77,12 @@ public final class FairSwap {
     /** What can make up for the dirt of a turned control: its block's gain, the other clipper's, the power stage; nothing behind them. */
     private static List<Gain> givingWay(Tone tone, Block block) {
         List<Gain> out = new ArrayList<>();
-        if (block.model().kind().compareTo(Kind.AMP) > 0) return out;
+        if (block.model().kind().compareTo(GearKind.AMP) > 0) return out;
         tone.find(block.id()).flatMap(FairSwap::ownGain).ifPresent(out::add);
-        for (Kind k : List.of(Kind.DRIVE, Kind.AMP))
+        for (GearKind k : List.of(GearKind.DRIVE, GearKind.AMP))
             tone.first(k).filter(Block::on).flatMap(FairSwap::ownGain)
                     .ifPresent(out::add);
-        tone.first(Kind.AMP).filter(Block::on).map(b -> new Gain(b, "master")).ifPresent(out::add);
+        tone.first(GearKind.AMP).filter(Block::on).map(b -> new Gain(b, ControlNames.MASTER)).ifPresent(out::add);
         return out;
     }
 
@@ -98,15 +102,16 @@ public final class FairSwap {
     static Tone lifted(Tone tone, double db) {
         for (int i = tone.main().size() - 1; i >= 0; i--) {
             Block b = tone.main().get(i);
-            boolean behind = b.model().kind() == Kind.MICROPHONE || b.model().kind() == Kind.EQUALIZER
-                    || b.model().name().equals("volume");
+            boolean behind = b.model().kind() == GearKind.MICROPHONE || b.model().kind() == GearKind.EQUALIZER
+                    || b.model().voice() == Voice.Utility.VOLUME;
             if (!b.on() || !behind) continue;
-            double level = rounded(b.get("level") + db);
-            if (level >= b.model().control("level").minimum() && level <= b.model().control("level").maximum()) {
-                return tone.with(b.with("level", level));
+            double level = rounded(b.get(ControlNames.LEVEL) + db);
+            if (level >= b.model().control(ControlNames.LEVEL).minimum()
+                    && level <= b.model().control(ControlNames.LEVEL).maximum()) {
+                return tone.with(b.with(ControlNames.LEVEL, level));
             }
         }
-        Block volume = Block.of("volume").named("volume").with("level", rounded(db));
+        Block volume = Block.of("volume").named("volume").with(ControlNames.LEVEL, rounded(db));
         return tone.inserted(volume, tone.blocks().size());
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import verisonus.core.compare.Driven;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.words.Trait;
@@ -36,16 +37,17 @@ public record Feel(List<GapRow> rows, TouchCurve touch) {
         List<GapRow> rows = new ArrayList<>();
         Map<Trait, Double> a = Trait.of(h.reference);
         Map<Trait, Double> b = Trait.of(h.candidate);
-        row(Trait.ATTACK, "onset", a, b, "less sag, or more attack time on the compressor: notes rise too slowly",
+        row(Trait.ATTACK, GapAttribute.ONSET, a, b,
+                "less sag, or more attack time on the compressor: notes rise too slowly",
                 "more sag or attack softening: notes rise too fast").ifPresent(rows::add);
-        row(Trait.FALL, "fall of notes", a, b, "less gain or compression: notes ring too long",
+        row(Trait.FALL, GapAttribute.FALL, a, b, "less gain or compression: notes ring too long",
                 "more gain or compression: notes fall too fast").ifPresent(rows::add);
-        row(Trait.BASS_LEADS, "bass into the first clipper", a, b, "lows before clipping down: it gets loose",
+        row(Trait.BASS_LEADS, GapAttribute.BASS_LEADS, a, b, "lows before clipping down: it gets loose",
                 "lows before clipping up: it is tighter than wanted").ifPresent(rows::add);
         h.di.ifPresent(di -> {
             double wanted = 1 - Driven.of(di, h.wanted);
             double has = 1 - Driven.of(di, h.mine);
-            rows.add(new GapRow("dynamics out per in", "dB per dB", wanted, has, SLOPE_JND, "feel",
+            rows.add(new GapRow(GapAttribute.DYNAMICS, "dB per dB", wanted, has, SLOPE_JND, "feel",
                     has > wanted
                             ? "more gain or a lower master: it answers too openly"
                             : "less gain or a higher master: it holds back too much",
@@ -54,12 +56,12 @@ public record Feel(List<GapRow> rows, TouchCurve touch) {
         return new Feel(rows, touch);
     }
 
-    private static Optional<GapRow> row(Trait t, String name, Map<Trait, Double> a, Map<Trait, Double> b,
+    private static Optional<GapRow> row(Trait t, GapAttribute what, Map<Trait, Double> a, Map<Trait, Double> b,
             String over, String under) {
         if (!a.containsKey(t) || !b.containsKey(t)) return Optional.empty();
         double wanted = a.getOrDefault(t, 0.0);
         double has = b.getOrDefault(t, 0.0);
-        return Optional.of(new GapRow(name, t.unit(), wanted, has, t.step(), "feel", has > wanted ? over : under,
+        return Optional.of(new GapRow(what, t.unit(), wanted, has, t.step(), "feel", has > wanted ? over : under,
                 true));
     }
 }

@@ -3,11 +3,11 @@ package verisonus.core.feel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.simulate.Renderer;
-import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 
@@ -46,7 +46,7 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
     /** @param peak of the hardest stroke, as the player's own take has it, amplitude */
     public static TouchCurve of(Tone tone, double peak) {
         Tone front = new Tone(tone.name(), tone.main().stream().filter(b -> b.on()
-                && b.model().kind().compareTo(Kind.EQUALIZER) <= 0).toList());
+                && b.model().kind().compareTo(GearKind.EQUALIZER) <= 0).toList());
         double top = 20 * Math.log10(peak / Math.max(1e-9, HIT.peak()));
         List<Point> points = new ArrayList<>();
         double loudest = 0;
@@ -55,7 +55,7 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
             float[] played = Renderer.renderMono(front, hit.mid(), Quality.SEARCH);
             double level = 20 * Math.log10(Sound.mono(played, RATE).rms() + 1e-9);
             if (db == 0) loudest = level;
-            points.add(0, new Point(db, level - loudest, StageDirt.of(front, hit, 0).total()));
+            points.add(0, new Point(db, level - loudest, StageSaturation.of(front, hit, 0).total()));
         }
         double[] held = droop(front, peak);
         return new TouchCurve(points, breakUp(points), slope(points), held[0], held[1]);

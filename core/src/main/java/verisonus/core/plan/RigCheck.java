@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -25,7 +25,7 @@ public record RigCheck(List<String> faults, double price, double weightKg, doubl
     public static RigCheck of(Tone tone, Rig rig) {
         List<String> faults = new ArrayList<>();
         Map<Model, Integer> used = new LinkedHashMap<>();
-        Map<Kind, Integer> kinds = new LinkedHashMap<>();
+        Map<GearKind, Integer> kinds = new LinkedHashMap<>();
         double price = 0;
         double weight = 0;
         double minutes = 0;

@@ -43,12 +43,12 @@ public record Block(String id, Model model, boolean on, Map<String, Double> sett
 
     /** A setting's name as a player would say it: an equalizer's filter is called by where it works. */
     public String label(String control) {
-        if (model.kind() != Kind.EQUALIZER) return control;
-        if (control.equals("low shelf")) return "below " + at("low corner");
-        if (control.equals("high shelf")) return "above " + at("high corner");
+        if (model.kind() != GearKind.EQUALIZER) return control;
+        if (control.equals(ControlNames.LOW_SHELF)) return "below " + at("low corner");
+        if (control.equals(ControlNames.HIGH_SHELF)) return "above " + at("high corner");
         if (!control.startsWith("peak ")) return control;
         String[] word = control.split(" ", -1);
-        String place = "at " + at("peak " + word[1] + " frequency");
+        String place = "at " + at(ControlNames.peakFrequency(Integer.parseInt(word[1])));
         return word.length == 2 ? place : place + ", " + word[2];
     }
 

@@ -29,7 +29,7 @@ public final class Gear {
         return find(name).orElseThrow(() -> new IllegalArgumentException("no model " + name));
     }
 
-    public static List<Model> of(Kind kind) {
+    public static List<Model> of(GearKind kind) {
         return MODELS.stream().filter(m -> m.kind() == kind).toList();
     }
 }

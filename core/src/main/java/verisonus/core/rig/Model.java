@@ -7,13 +7,17 @@ import java.util.Optional;
  * A kind of gear that can be simulated.
  *
  * @param name in generic words, as tones name it
- * @param kind what it is
+ * @param voice how it sounds
  * @param about one sentence: how it sounds, what it is for
  * @param controls in the order in which they are shown
  */
-public record Model(String name, Kind kind, String about, List<Control> controls) {
+public record Model(String name, Voice voice, String about, List<Control> controls) {
     public Model {
         controls = List.copyOf(controls);
+    }
+
+    public GearKind kind() {
+        return voice.kind();
     }
 
     public Optional<Control> find(String control) {

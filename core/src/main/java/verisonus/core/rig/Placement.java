@@ -43,7 +43,7 @@ public enum Placement {
         if (tone.routing().loop().contains(id)) return IN_LOOP;
         if (tone.routing().branches().stream().anyMatch(b -> b.blocks().contains(id))) return BESIDE;
         List<String> ids = tone.main().stream().map(Block::id).toList();
-        int amp = tone.first(Kind.AMP).map(a -> ids.indexOf(a.id())).orElse(-1);
+        int amp = tone.first(GearKind.AMP).map(a -> ids.indexOf(a.id())).orElse(-1);
         return ids.indexOf(id) < amp ? BEFORE_AMP : AFTER_MICROPHONE;
     }
 
@@ -58,7 +58,7 @@ public enum Placement {
         Tone bare = tone.without(id);
         Block series = dry(block, 0);
         List<Block> blocks = new ArrayList<>(bare.blocks());
-        int amp = indexOf(blocks, Kind.AMP);
+        int amp = indexOf(blocks, GearKind.AMP);
         if (this == BEFORE_AMP) {
             blocks.add(Math.max(0, amp), series);
             return new Tone(tone.name(), blocks, bare.routing());
@@ -77,18 +77,19 @@ public enum Placement {
         blocks.add(dry(block, 1));
         List<Branch> branches = new ArrayList<>(bare.routing().branches());
         String after = bare.main().isEmpty() ? Branch.INPUT : bare.main().get(bare.main().size() - 1).id();
-        for (Block b : bare.main()) if (b.model().kind() == Kind.MICROPHONE) after = b.id();
+        for (Block b : bare.main()) if (b.model().kind() == GearKind.MICROPHONE) after = b.id();
         branches.add(new Branch(id, after, Branch.OUTPUT, List.of(id), 0, 0, false));
         return new Tone(tone.name(), blocks, new Routing(bare.routing().loop(), branches));
     }
 
     /** Movement has no switch for its dry part; it keeps its mix. */
     private static Block dry(Block block, double killed) {
-        if (block.model().find("dry").filter(Control::isChoice).isPresent()) return block.with("dry", killed);
+        if (block.model().find(ControlNames.DRY).filter(Control::isChoice).isPresent())
+            return block.with(ControlNames.DRY, killed);
         return block;
     }
 
-    private static int indexOf(List<Block> blocks, Kind kind) {
+    private static int indexOf(List<Block> blocks, GearKind kind) {
         for (int i = 0; i < blocks.size(); i++) if (blocks.get(i).model().kind() == kind) return i;
         return -1;
     }

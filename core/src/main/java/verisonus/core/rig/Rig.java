@@ -17,7 +17,7 @@ import java.util.Set;
  * @param mixLaws how a model's mix control works, where it is not the usual {@link MixLaw#HELD}
  */
 public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks,
-        Set<Kind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws) {
+        Set<GearKind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws) {
     /** Scales that devices show for what turns from 0 to 10. */
     public static final List<String> SCALES = List.of("0-10", "0-100", "±", "clock");
 
@@ -63,7 +63,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     }
 
     /** Models of a kind that the player owns. */
-    public List<Model> owned(Kind kind) {
+    public List<Model> owned(GearKind kind) {
         return Gear.of(kind).stream().filter(this::has).toList();
     }
 
@@ -106,12 +106,12 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     public Block as(Block block) {
         boolean other = block.model().find(MixLaw.CONTROL).isPresent() && MixLaw.of(block) != mixLaw(block.model());
         if (!other) return block;
-        double wetDb = MixLaw.of(block).wetDb(block.get("mix"));
+        double wetDb = MixLaw.of(block).wetDb(block.get(ControlNames.MIX));
         MixLaw own = mixLaw(block.model());
-        return block.with(MixLaw.CONTROL, own.ordinal()).with("mix", own.percentFor(wetDb));
+        return block.with(MixLaw.CONTROL, own.ordinal()).with(ControlNames.MIX, own.percentFor(wetDb));
     }
 
-    public Rig limited(int blocks, Set<Kind> onceOnly) {
+    public Rig limited(int blocks, Set<GearKind> onceOnly) {
         return new Rig(guitars, counts, scales, blocks, onceOnly, practical, mixLaws);
     }
 

@@ -33,12 +33,13 @@ public record Routing(List<String> loop, List<Branch> branches) {
         for (Branch b : branches) for (String id : b.blocks()) place(id, ids, seen);
         Set<String> aside = aside();
         for (Block b : blocks) {
-            if (aside.contains(b.id()) && b.model().name().equals("doubler")) {
+            if (aside.contains(b.id()) && b.model().voice() == Voice.Utility.DOUBLER) {
                 throw new IllegalArgumentException("a doubler stands in the main line, where the second take comes in");
             }
         }
         List<String> main = ids.stream().filter(id -> !aside.contains(id)).toList();
-        if (!loop.isEmpty() && blocks.stream().noneMatch(b -> b.model().kind() == Kind.AMP && main.contains(b.id()))) {
+        if (!loop.isEmpty()
+                && blocks.stream().noneMatch(b -> b.model().kind() == GearKind.AMP && main.contains(b.id()))) {
             throw new IllegalArgumentException("there is an effects loop but no amp to hold it");
         }
         for (Branch b : branches) {

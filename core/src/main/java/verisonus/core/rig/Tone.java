@@ -32,7 +32,7 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
     }
 
     /** The first block of a kind on the main way. */
-    public Optional<Block> first(Kind kind) {
+    public Optional<Block> first(GearKind kind) {
         return main().stream().filter(b -> b.model().kind() == kind).findFirst();
     }
 
@@ -77,7 +77,7 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
         String before = at > 0 ? main.get(at - 1).id() : Branch.INPUT;
         String after = at >= 0 && at + 1 < main.size() ? main.get(at + 1).id() : Branch.OUTPUT;
         List<Block> next = blocks.stream().filter(b -> !b.id().equals(id)).toList();
-        boolean ampLeft = next.stream().anyMatch(b -> b.model().kind() == Kind.AMP);
+        boolean ampLeft = next.stream().anyMatch(b -> b.model().kind() == GearKind.AMP);
         List<String> loop = ampLeft ? routing.loop().stream().filter(i -> !i.equals(id)).toList() : List.of();
         return new Tone(name, next, new Routing(loop, routing.branches().stream()
                 .filter(b -> !b.blocks().equals(List.of(id)))

@@ -25,7 +25,7 @@ public final class Ways {
     /** Every way there is: the loop where there is an amp to hold it. */
     public static List<String> all(Tone tone) {
         List<String> out = new ArrayList<>(List.of(MAIN));
-        if (tone.first(Kind.AMP).isPresent()) out.add(LOOP);
+        if (tone.first(GearKind.AMP).isPresent()) out.add(LOOP);
         tone.routing().branches().forEach(b -> out.add(b.name()));
         return out;
     }

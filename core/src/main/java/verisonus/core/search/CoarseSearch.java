@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.simulate.stages.Quality;
@@ -107,7 +107,7 @@ final class CoarseSearch {
     }
 
     private List<Objective.Point> compressed(Objective judge, List<Objective.Point> best) {
-        Optional<Model> unit = options.allowed(Kind.COMPRESSOR).stream().findFirst();
+        Optional<Model> unit = options.allowed(GearKind.COMPRESSOR).stream().findFirst();
         boolean has = best.stream().anyMatch(p -> p.knobs().compressor().isPresent());
         if (unit.isEmpty() || has || options.rig().mostBlocks() <= BARE_BLOCKS + 1) return List.of();
         List<Objective.Point> out = new ArrayList<>();
@@ -126,8 +126,8 @@ final class CoarseSearch {
     }
 
     private List<Knobs> starts(List<StartingTone> nearest) {
-        boolean ampLocked = before.isPresent() && isLocked("amp/");
-        boolean driveLocked = before.isPresent() && isLocked("drive/");
+        boolean ampLocked = before.isPresent() && options.locked().touches("amp");
+        boolean driveLocked = before.isPresent() && options.locked().touches("drive");
         List<Knobs> out = new ArrayList<>();
         before.ifPresent(out::add);
         boolean fromNearest = options.school().start() == SearchOptions.Start.NEAREST;
@@ -142,10 +142,6 @@ final class CoarseSearch {
         return kept;
     }
 
-    private boolean isLocked(String block) {
-        return options.locked().stream().anyMatch(l -> l.startsWith(block));
-    }
-
     /** Known tones that can be set up on the rig, the nearest first. */
     static List<StartingTone> nearest(Fingerprint wanted, Rig rig, List<StartingTone> more) {
         List<StartingTone> all = new ArrayList<>(StartingTones.ALL);
@@ -156,9 +152,9 @@ final class CoarseSearch {
     private List<Knobs> neutralGrid() {
         List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
         if (options.rig().mostBlocks() > BARE_BLOCKS)
-            options.allowed(Kind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
+            options.allowed(GearKind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
         List<Knobs> out = new ArrayList<>();
-        for (Model amp : options.allowed(Kind.AMP)) {
+        for (Model amp : options.allowed(GearKind.AMP)) {
             for (Optional<String> drive : drives) {
                 for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
                     for (double master : MASTERS) out.add(Knobs.start(amp.name(), drive, gain, master));

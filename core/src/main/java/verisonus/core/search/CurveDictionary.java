@@ -5,9 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
@@ -42,11 +45,11 @@ final class CurveDictionary {
     CurveDictionary(SearchOptions options) {
         wishes = options.wishes();
         habit = options.school().values() == SearchOptions.Values.MODERATE ? 4 * HABIT : HABIT;
-        Set<String> fixed = options.locked();
+        Locks fixed = options.locked();
         Tone earlier = options.earlier().orElse(new Tone("none", List.of()));
-        double kept = earlier.first(Kind.AMP).map(a -> a.get("presence")).orElse(5.0);
+        double kept = earlier.first(GearKind.AMP).map(a -> a.get(ControlNames.PRESENCE)).orElse(5.0);
         double[] presences = wishes.track() == SearchOptions.Track.DRY
-                ? values(fixed, "amp/presence", kept, PRESENCES)
+                ? values(fixed, new ControlPlace("amp", ControlNames.PRESENCE), kept, PRESENCES)
                 : new double[]{5};
         List<double[]> lifts = new ArrayList<>();
         for (double p : presences) lifts.add(over(h -> LoudspeakerCurve.presenceDb(p, h)));
@@ -59,17 +62,20 @@ final class CurveDictionary {
                 add(new Entry(Optional.empty(), Optional.empty(), presences[p]), lifts.get(p));
             return;
         }
-        List<Block> cabinets = options(options, earlier, Kind.CABINET);
-        for (Block microphone : options(options, earlier, Kind.MICROPHONE)) {
-            for (double position : values(fixed, "microphone/position", microphone.get("position"), POSITIONS)) {
-                for (double distance : values(fixed, "microphone/distance", microphone.get("distance"), DISTANCES)) {
-                    Block placed = microphone.with("position", position).with("distance", distance);
+        List<Block> cabinets = options(options, earlier, GearKind.CABINET);
+        for (Block microphone : options(options, earlier, GearKind.MICROPHONE)) {
+            for (double position : values(fixed, new ControlPlace("microphone", ControlNames.POSITION),
+                    microphone.get(ControlNames.POSITION), POSITIONS)) {
+                for (double distance : values(fixed, new ControlPlace("microphone", ControlNames.DISTANCE),
+                        microphone.get(ControlNames.DISTANCE), DISTANCES)) {
+                    Block placed = microphone.with(ControlNames.POSITION, position).with(ControlNames.DISTANCE,
+                            distance);
                     double[] heard = over(h -> LoudspeakerCurve.microphoneDb(placed, h));
                     for (Block cabinet : cabinets) add(cabinet, Optional.of(placed), heard, presences, lifts);
                 }
             }
         }
-        if (fixed.stream().anyMatch(f -> f.startsWith("cabinet/") || f.startsWith("microphone/"))) return;
+        if (fixed.touches("cabinet") || fixed.touches("microphone")) return;
         for (Impulse i : wishes.impulses()) {
             Block box = Block.of("impulse response").with(i);
             double[] response = ImpulseCharacter.of(i).levelDb();
@@ -97,8 +103,8 @@ final class CurveDictionary {
         return java.util.Arrays.stream(hz).map(db).toArray();
     }
 
-    private static List<Block> options(SearchOptions options, Tone earlier, Kind kind) {
-        boolean locked = options.locked().stream().anyMatch(f -> f.startsWith(kind.word() + "/"));
+    private static List<Block> options(SearchOptions options, Tone earlier, GearKind kind) {
+        boolean locked = options.locked().touches(kind.word());
         if (locked && earlier.first(kind).isPresent()) return List.of(earlier.first(kind).get());
         List<Block> out = new ArrayList<>();
         for (Model m : options.allowed(kind)) {
@@ -107,8 +113,8 @@ final class CurveDictionary {
         return out;
     }
 
-    private static double[] values(Set<String> fixed, String name, double kept, double[] all) {
-        return fixed.contains(name) ? new double[]{kept} : all;
+    private static double[] values(Locks fixed, ControlPlace place, double kept, double[] all) {
+        return fixed.holds(place) ? new double[]{kept} : all;
     }
 
     private void add(Entry e, double[] curve) {
@@ -133,8 +139,8 @@ final class CurveDictionary {
         double presence = (e.presence - 5) / 4;
         double out = presence * presence;
         if (e.microphone.isPresent()) {
-            double position = (e.microphone.get().get("position") - 35) / 65;
-            double distance = Math.log(e.microphone.get().get("distance") / 8) / Math.log(5);
+            double position = (e.microphone.get().get(ControlNames.POSITION) - 35) / 65;
+            double distance = Math.log(e.microphone.get().get(ControlNames.DISTANCE) / 8) / Math.log(5);
             out += position * position + distance * distance;
         }
         boolean against = e.cabinet.filter(c -> wishes.handicap(c.model()) > 1).isPresent()

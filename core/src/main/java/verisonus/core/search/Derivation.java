@@ -29,9 +29,10 @@ import verisonus.core.take.Pairing;
  * @param enough whether anything is left to gain
  */
 public record Derivation(Tone tone, Pairing pairing, double seconds, long candidates, int renders,
-        List<Tolerance> tolerances, List<Tie> ties, List<Alternative> alternatives, GapLedger gap, Evidence reference,
+        List<Tolerance> tolerances, List<ControlTrade> ties, List<Alternative> alternatives, GapLedger gap,
+        Evidence reference,
         Evidence candidate, Sound render,
-        double diStartS, String stopped, Optional<StartingTone> start, Enough enough) {
+        double diStartS, String stopped, Optional<StartingTone> start, StoppingPoint enough) {
     public Derivation {
         tolerances = List.copyOf(tolerances);
         ties = List.copyOf(ties);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.function.IntSupplier;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.work.Progress;
 
@@ -90,10 +91,10 @@ final class Descent {
     private Objective.Point shaken(Objective.Point from) {
         SplittableRandom random = new SplittableRandom(options.seed());
         Knobs k = from.knobs();
-        List<String> names = k.names();
+        List<ControlPlace> places = k.places();
         for (int i = 0; i < k.count(); i++) {
             double move = SHAKEN * (random.nextDouble() - 0.5);
-            if (!options.locked().contains(names.get(i))) k = k.moved(i, k.values()[i] + move);
+            if (!options.locked().holds(places.get(i))) k = k.moved(i, k.values()[i] + move);
         }
         return objective.at(k, Quality.DRAFT);
     }

@@ -7,6 +7,7 @@ import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.EqualizerCurve;
 import verisonus.core.sound.Biquad;
 
@@ -180,10 +181,10 @@ final class EqualizerFit {
             double gain = Math.rint(gains[i] * 10) / 10;
             if (Math.abs(gain) < LEAST_DB) continue;
             eq = switch (f.shape) {
-                case LOW -> eq.with("low corner", f.hz).with("low shelf", gain);
-                case HIGH -> eq.with("high corner", f.hz).with("high shelf", gain);
+                case LOW -> eq.with(ControlNames.LOW_CORNER, f.hz).with(ControlNames.LOW_SHELF, gain);
+                case HIGH -> eq.with(ControlNames.HIGH_CORNER, f.hz).with(ControlNames.HIGH_SHELF, gain);
                 case PEAK -> {
-                    String name = "peak " + ++peak;
+                    String name = ControlNames.peak(++peak);
                     yield eq.with(name, gain).with(name + " frequency", Math.rint(f.hz)).with(name + " width", f.q);
                 }
             };

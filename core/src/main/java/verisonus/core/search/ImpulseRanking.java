@@ -8,7 +8,7 @@ import org.hipparchus.linear.RealMatrix;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
@@ -51,7 +51,7 @@ public final class ImpulseRanking {
     }
 
     private static boolean isBeforeTheBox(Block b) {
-        return b.model().kind().compareTo(Kind.CABINET) < 0 && b.model().kind() != Kind.INPUT;
+        return b.model().kind().compareTo(GearKind.CABINET) < 0 && b.model().kind() != GearKind.INPUT;
     }
 
     /** All of them, best first. */

@@ -11,6 +11,8 @@ import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.linear.RealMatrix;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.work.Cancelled;
 import verisonus.core.work.Progress;
@@ -26,11 +28,11 @@ public final class KnobFit {
     private static final double STOP_GAIN = 0.001;
 
     private final Objective objective;
-    private final Set<String> locked;
+    private final Locks locked;
     private final ExecutorService workers;
     private final Progress progress;
 
-    KnobFit(Objective objective, Set<String> locked, ExecutorService workers, Progress progress) {
+    KnobFit(Objective objective, Locks locked, ExecutorService workers, Progress progress) {
         this.objective = objective;
         this.locked = locked;
         this.workers = workers;
@@ -74,8 +76,8 @@ public final class KnobFit {
     }
 
     private int[] freeKnobs(Knobs knobs) {
-        List<String> names = knobs.names();
-        return java.util.stream.IntStream.range(0, knobs.count()).filter(i -> !locked.contains(names.get(i))).toArray();
+        List<ControlPlace> places = knobs.places();
+        return java.util.stream.IntStream.range(0, knobs.count()).filter(i -> !locked.holds(places.get(i))).toArray();
     }
 
     private double[][] jacobian(Objective.Point at, int[] free, Quality quality) {

@@ -6,7 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 
 /**
@@ -19,9 +22,11 @@ import verisonus.core.rig.Tone;
  * @param values in the order of {@link #names}
  */
 record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> amp, double[] values) {
-    private static final Map<Kind, List<String>> SEARCHED = Map.of(Kind.AMP,
-            List.of("gain", "bass", "mid", "treble", "master", "sag"), Kind.DRIVE, List.of("drive", "tone", "level"),
-            Kind.COMPRESSOR, List.of("threshold", "ratio"));
+    private static final Map<GearKind, List<String>> SEARCHED = Map.of(GearKind.AMP,
+            List.of(ControlNames.GAIN, ControlNames.BASS, ControlNames.MID, ControlNames.TREBLE, ControlNames.MASTER,
+                    ControlNames.SAG),
+            GearKind.DRIVE, List.of(ControlNames.DRIVE, ControlNames.TONE, ControlNames.LEVEL),
+            GearKind.COMPRESSOR, List.of(ControlNames.THRESHOLD, ControlNames.RATIO));
     /** Where a compressor begins that is tried: it holds back some of the playing. */
     private static final double[] COMPRESSING = {5, 4};
 
@@ -37,10 +42,10 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
 
     /** As set in a tone; empty where it has no amp. */
     static Optional<Knobs> of(Tone tone) {
-        Optional<Block> amp = tone.first(Kind.AMP);
+        Optional<Block> amp = tone.first(GearKind.AMP);
         if (amp.isEmpty()) return Optional.empty();
-        return Optional.of(reading(tone.first(Kind.COMPRESSOR).filter(Block::on),
-                tone.first(Kind.DRIVE).filter(Block::on), amp.map(a -> a.switched(true))));
+        return Optional.of(reading(tone.first(GearKind.COMPRESSOR).filter(Block::on),
+                tone.first(GearKind.DRIVE).filter(Block::on), amp.map(a -> a.switched(true))));
     }
 
     /** Nothing before the cabinet. */
@@ -87,11 +92,11 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
         return drive.map(d -> d.model().name());
     }
 
-    /** "amp/gain" and so on: block id and control. */
-    List<String> names() {
-        List<String> out = new ArrayList<>();
+    /** Which controls they are. */
+    List<ControlPlace> places() {
+        List<ControlPlace> out = new ArrayList<>();
         for (Optional<Block> b : List.of(amp, drive, compressor)) {
-            b.ifPresent(x -> searched(x).forEach(c -> out.add(x.id() + "/" + c)));
+            b.ifPresent(x -> searched(x).forEach(c -> out.add(ControlPlace.of(x, c))));
         }
         return out;
     }
@@ -112,30 +117,26 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
      * With what another set of knobs has for controls of these names, and its compressor where one of them is on it. Settings that
      * are not searched go over where the model is the same.
      */
-    Knobs taking(Knobs other, java.util.Set<String> which) {
-        boolean held = other.compressor.filter(c -> isNamed(c, which)).isPresent();
+    Knobs taking(Knobs other, Locks which) {
+        boolean held = other.compressor.filter(c -> which.touches(c.id())).isPresent();
         Knobs out = held && compressor.isEmpty()
                 ? compressed(other.compressor.orElseThrow().model().name())
                 : this;
         out = new Knobs(kept(out.compressor, other.compressor, which), kept(drive, other.drive, which),
                 kept(amp, other.amp, which), out.values);
-        List<String> names = out.names();
-        for (int i = 0; i < names.size(); i++) {
-            int was = other.names().indexOf(names.get(i));
-            if (was >= 0 && which.contains(names.get(i))) out = out.moved(i, other.values[was]);
+        List<ControlPlace> mine = out.places();
+        for (int i = 0; i < mine.size(); i++) {
+            int was = other.places().indexOf(mine.get(i));
+            if (was >= 0 && which.holds(mine.get(i))) out = out.moved(i, other.values[was]);
         }
         return out;
     }
 
-    private static boolean isNamed(Block b, java.util.Set<String> which) {
-        return which.stream().anyMatch(w -> w.startsWith(b.id() + "/"));
-    }
-
-    private static Optional<Block> kept(Optional<Block> mine, Optional<Block> other, java.util.Set<String> which) {
+    private static Optional<Block> kept(Optional<Block> mine, Optional<Block> other, Locks which) {
         if (mine.isEmpty() || other.isEmpty() || !mine.get().model().equals(other.get().model())) return mine;
         Block out = mine.get();
         for (String name : other.get().settings().keySet()) {
-            if (which.contains(other.get().id() + "/" + name)) out = out.with(name, other.get().get(name));
+            if (which.holds(other.get().id(), name)) out = out.with(name, other.get().get(name));
         }
         return Optional.of(out);
     }
@@ -147,7 +148,7 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
         List<Block> out = new ArrayList<>();
         compressor.ifPresent(c -> out.add(set(c, afterDrive)));
         drive.ifPresent(d -> out.add(set(d, afterAmp)));
-        amp.ifPresent(a -> out.add(set(a, 0).with("presence", 5)));
+        amp.ifPresent(a -> out.add(set(a, 0).with(ControlNames.PRESENCE, 5)));
         return out;
     }
 

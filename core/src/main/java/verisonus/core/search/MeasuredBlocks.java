@@ -4,16 +4,20 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.SoftestTenth;
@@ -58,33 +62,37 @@ final class MeasuredBlocks {
     }
 
     /** A block on which the player has locked something stays, whatever was found. */
-    private Optional<Block> kept(Kind kind) {
+    private Optional<Block> kept(GearKind kind) {
         return options.earlier().flatMap(t -> t.first(kind))
-                .filter(b -> options.locked().stream().anyMatch(l -> l.startsWith(b.id() + "/")));
+                .filter(b -> options.locked().touches(b.id()));
     }
 
     /** An echo as found; locked controls as they were. */
     Optional<Block> echo() {
         Optional<EchoReading> found = evidence.echo().value();
-        if (!echoing || found.isEmpty() || !options.wishes().chases("echo level")) return kept(Kind.ECHO);
+        if (!echoing || found.isEmpty() || !options.wishes().chases(GapAttribute.ECHO_LEVEL))
+            return kept(GearKind.ECHO);
         EchoReading e = found.get();
         boolean dark = e.character().darkerDb() > 3 || !e.character().steady();
-        List<Model> units = options.allowed(Kind.ECHO);
-        Optional<Model> unit = kept(Kind.ECHO).map(Block::model).or(() -> units.stream()
-                .filter(m -> dark == !m.name().equals("clean echo") && !m.name().equals("dual echo")).findFirst())
+        List<Model> units = options.allowed(GearKind.ECHO);
+        Optional<Model> unit = kept(GearKind.ECHO).map(Block::model).or(() -> units.stream()
+                .filter(m -> dark == (m.voice() != Voice.Echo.CLEAN) && m.voice() != Voice.Echo.DUAL).findFirst())
                 .or(() -> units.stream().findFirst());
         if (unit.isEmpty()) return Optional.empty();
         Block own = options.rig().device(unit.get());
-        Block b = own.with("time", e.timeMs()).with("feedback", e.feedbackPercent())
-                .with("mix", MixLaw.of(own).percentFor(e.levelDb())).with("sides", e.pingPong() ? 1 : 0);
+        Block b = own.with(ControlNames.TIME, e.timeMs()).with(ControlNames.FEEDBACK, e.feedbackPercent())
+                .with(ControlNames.MIX, MixLaw.of(own).percentFor(e.levelDb()))
+                .with(ControlNames.SIDES, e.pingPong() ? 1 : 0);
         // Of such a unit only the darker repeats were found: what else it does stays off.
-        if (dark) b = b.with("drive", 0).with("wow", e.character().steady() ? 0 : b.get("wow"));
+        if (dark)
+            b = b.with(ControlNames.DRIVE, 0).with(ControlNames.WOW,
+                    e.character().steady() ? 0 : b.get(ControlNames.WOW));
         if (e.second().isPresent() && Math.abs(e.second().get().timeMs() / e.timeMs() - 1) < 1) {
-            b = b.with("second tap", 100 * e.second().get().timeMs() / e.timeMs());
+            b = b.with(ControlNames.SECOND_TAP, 100 * e.second().get().timeMs() / e.timeMs());
         }
-        for (Block before : kept(Kind.ECHO).stream().toList()) {
+        for (Block before : kept(GearKind.ECHO).stream().toList()) {
             for (var c : b.model().controls()) {
-                if (options.locked().contains(before.id() + "/" + c.name())) b = b.with(c.name(), before.get(c.name()));
+                if (options.locked().holds(before.id(), c.name())) b = b.with(c.name(), before.get(c.name()));
             }
         }
         return Optional.of(b);
@@ -93,8 +101,9 @@ final class MeasuredBlocks {
     /** What sways, where its rate is known. */
     Optional<Block> movement() {
         Optional<ModulationReading> found = evidence.modulation().value();
-        if (kept(Kind.MODULATION).isPresent()) return kept(Kind.MODULATION);
-        boolean chased = Stream.of("movement", "movement rate", "movement depth").allMatch(options.wishes()::chases);
+        if (kept(GearKind.MODULATION).isPresent()) return kept(GearKind.MODULATION);
+        boolean chased = Stream.of(GapAttribute.MOVEMENT, GapAttribute.MOVEMENT_RATE, GapAttribute.MOVEMENT_DEPTH)
+                .allMatch(options.wishes()::chases);
         if (found.isEmpty() || evidence.modulation().confidence() < SURE || !chased) return Optional.empty();
         ModulationReading m = found.get();
         boolean wide = evidence.channels() > 1 && evidence.stereo().correlation() < 0.9;
@@ -109,17 +118,17 @@ final class MeasuredBlocks {
         };
         if (!owns(model)) return Optional.empty();
         Block b = Block.of(model);
-        if (m.kind() == ModulationReading.Kind.ROTARY) {
+        if (m.kind() == ModulationKind.ROTARY) {
             boolean fast = m.rateHz().orElse(0) > FAST_TURN_HZ;
-            return Optional.of(b.with("speed", fast ? 1 : 0).with("mix", 100));
+            return Optional.of(b.with(ControlNames.SPEED, fast ? 1 : 0).with(ControlNames.MIX, 100));
         }
         if (m.rateHz().isEmpty()) return Optional.empty();
-        b = b.with("rate", m.rateHz().getAsDouble());
-        boolean sways = m.kind() == ModulationReading.Kind.TREMOLO
-                || m.kind() == ModulationReading.Kind.HARMONIC_TREMOLO;
+        b = b.with(ControlNames.RATE, m.rateHz().getAsDouble());
+        boolean sways = m.kind() == ModulationKind.TREMOLO
+                || m.kind() == ModulationKind.HARMONIC_TREMOLO;
         // A shallow sway of the level is as likely the hand's.
         if (sways && m.depthPercent().orElse(0) < SHALLOW_PERCENT) return Optional.empty();
-        if (sways) b = b.with("depth", m.depthPercent().getAsDouble());
+        if (sways) b = b.with(ControlNames.DEPTH, m.depthPercent().getAsDouble());
         return Optional.of(b);
     }
 
@@ -130,8 +139,9 @@ final class MeasuredBlocks {
      */
     Optional<Block> space(Sound dry) {
         Optional<ReverbReading> found = evidence.reverb().value();
-        if (kept(Kind.REVERB).isPresent()) return kept(Kind.REVERB);
-        boolean chased = options.wishes().chases("space level") && options.wishes().chases("space decay");
+        if (kept(GearKind.REVERB).isPresent()) return kept(GearKind.REVERB);
+        boolean chased = options.wishes().chases(GapAttribute.SPACE_LEVEL)
+                && options.wishes().chases(GapAttribute.SPACE_DECAY);
         if (found.isEmpty() || evidence.reverb().confidence() < SURE || !chased) return Optional.empty();
         ReverbReading r = found.get();
         OptionalDouble level = r.levelDb();
@@ -142,12 +152,14 @@ final class MeasuredBlocks {
                         "room");
         Optional<String> unit = wanted.stream().filter(this::owns).findFirst();
         if (unit.isEmpty()) return Optional.empty();
-        Block b = options.rig().device(Gear.model(unit.get())).with("decay", r.decayS()).with("pre-delay",
+        Block b = options.rig().device(Gear.model(unit.get())).with(ControlNames.DECAY, r.decayS()).with(
+                ControlNames.PRE_DELAY,
                 r.preDelayMs().orElse(10));
-        Sound tail = Renderer.render(new Tone("tail", List.of(b.with("mix", 100).with("dry", 1))), dry, Quality.DRAFT,
+        Sound tail = Renderer.render(new Tone("tail", List.of(b.with(ControlNames.MIX, 100).with(ControlNames.DRY, 1))),
+                dry, Quality.DRAFT,
                 Progress.NONE);
         double full = 20 * Math.log10((tail.rms() + 1e-12) / (dry.rms() + 1e-12));
-        return Optional.of(b.with("mix", MixLaw.of(b).percentFor(level.getAsDouble() - full)));
+        return Optional.of(b.with(ControlNames.MIX, MixLaw.of(b).percentFor(level.getAsDouble() - full)));
     }
 
     /** Echo and space as the search hears them behind every candidate; the space's tail is levelled on the take. */
@@ -162,11 +174,12 @@ final class MeasuredBlocks {
 
     /** A gate, where something shuts between the notes of the reference and not in the take. */
     Optional<Block> gate(float[] di) {
-        if (kept(Kind.GATE).isPresent()) return kept(Kind.GATE);
+        if (kept(GearKind.GATE).isPresent()) return kept(GearKind.GATE);
         var found = evidence.circumstances().control().gate();
         if (!found.isPresent() || found.confidence() < SURE || !owns("noise gate")) return Optional.empty();
         double threshold = Math.clamp(SoftestTenth.db(di, Sound.WORKING_RATE_HZ) + OVER_NOISE_DB, -85, -35);
-        return Optional.of(Block.of("noise gate").with("threshold", threshold).with("depth", GATE_DEPTH_DB)
-                .with("release", 60));
+        return Optional.of(
+                Block.of("noise gate").with(ControlNames.THRESHOLD, threshold).with(ControlNames.DEPTH, GATE_DEPTH_DB)
+                        .with(ControlNames.RELEASE, 60));
     }
 }

@@ -6,7 +6,8 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.core.evidence.Correction;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -17,13 +18,13 @@ import verisonus.core.rig.Tone;
  * @param rig the gear that may be used
  * @param school where practitioners differ
  * @param earlier the tone to start from and to keep locked controls of
- * @param locked controls that keep their value in {@code earlier}, as "block id/control"
+ * @param locked controls that keep their value in {@code earlier}
  * @param mostRenders budget; about 60 a second on two cores
  * @param seed of the random start
  * @param corrections what the player knows better than the measurement
  * @param wishes what the player wants of the tone
  */
-public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Set<String> locked, int mostRenders,
+public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Locks locked, int mostRenders,
         long seed, List<Correction> corrections, Wishes wishes) {
     /** Where the search begins. */
     public enum Start {
@@ -75,23 +76,22 @@ public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Set<
     }
 
     public SearchOptions {
-        locked = Set.copyOf(locked);
         corrections = List.copyOf(corrections);
         if (mostRenders < 1) throw new IllegalArgumentException("budget of " + mostRenders + " renders");
     }
 
     /** Models of a kind that may be tried: owned, and not spoken against by an honoured claim. */
-    List<Model> allowed(Kind kind) {
+    List<Model> allowed(GearKind kind) {
         return rig.owned(kind).stream().filter(m -> wishes.allows(m, rig)).toList();
     }
 
     /** A kind without which nothing can be derived and of which the rig holds none; empty where all is there. */
-    public Optional<Kind> missing() {
-        List<Kind> needed = new ArrayList<>();
-        if (wishes.track() == Track.DRY) needed.add(Kind.AMP);
+    public Optional<GearKind> missing() {
+        List<GearKind> needed = new ArrayList<>();
+        if (wishes.track() == Track.DRY) needed.add(GearKind.AMP);
         boolean boxed = wishes.impulses().isEmpty() && !wishes.direct();
         if (boxed && wishes.track() != Track.THROUGH_AMP_AND_CABINET)
-            needed.addAll(List.of(Kind.CABINET, Kind.MICROPHONE));
+            needed.addAll(List.of(GearKind.CABINET, GearKind.MICROPHONE));
         return needed.stream()
                 .filter(k -> rig.owned(k).stream().allMatch(m -> m.equals(Gear.model("impulse response"))))
                 .findFirst();
@@ -99,7 +99,7 @@ public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Set<
 
     /** Everything that can be simulated, from the middle, all together, 900 renders. */
     public static SearchOptions defaults() {
-        return new SearchOptions(Rig.everything(), School.DEFAULT, Optional.empty(), Set.of(), 900, 1, List.of(),
+        return new SearchOptions(Rig.everything(), School.DEFAULT, Optional.empty(), Locks.NONE, 900, 1, List.of(),
                 Wishes.NONE);
     }
 
@@ -111,7 +111,7 @@ public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Set<
         return new SearchOptions(rig, newSchool, earlier, locked, mostRenders, seed, corrections, wishes);
     }
 
-    public SearchOptions keeping(Tone tone, Set<String> lockedControls) {
+    public SearchOptions keeping(Tone tone, Locks lockedControls) {
         return new SearchOptions(rig, school, Optional.of(tone), lockedControls, mostRenders, seed, corrections,
                 wishes);
     }

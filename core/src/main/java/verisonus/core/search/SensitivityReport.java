@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.function.DoubleFunction;
+import verisonus.core.compare.JndScale;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.EqualizerCurve;
-import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
+import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.stages.Quality;
 
 /**
@@ -22,7 +24,6 @@ import verisonus.core.simulate.stages.Quality;
  * |change|² = (colour, dB RMS)² + (envelope / 1.5 dB)²; and which pairs can be traded for each other.
  */
 final class SensitivityReport {
-    private static final double ENVELOPE_UNIT_DB = 1.5;
     private static final double CLOSE = 0.45;
     private static final int MOST_TIES = 5;
     private static final int ROUNDS = 3;
@@ -38,7 +39,7 @@ final class SensitivityReport {
         this.weight = weight;
     }
 
-    record Found(List<Tolerance> tolerances, List<Tie> ties) {}
+    record Found(List<Tolerance> tolerances, List<ControlTrade> ties) {}
 
     /** A change per step of the control's track, every entry in just-noticeable differences; squares add up. */
     private record Change(double[] colour, float[] motion) {
@@ -58,17 +59,17 @@ final class SensitivityReport {
 
     Found of(Objective.Point point, Tone tone) {
         List<Reach> knobs = knobs(point);
-        List<String> names = point.knobs().names();
+        List<ControlPlace> searched = point.knobs().places();
         List<Tolerance> out = new ArrayList<>();
-        Map<String, Change> changes = new LinkedHashMap<>();
+        Map<ControlPlace, Change> changes = new LinkedHashMap<>();
         for (Block block : tone.blocks()) {
             if (!block.on()) continue;
             for (Control c : block.model().controls()) {
-                String name = block.id() + "/" + c.name();
-                int index = names.indexOf(name);
+                ControlPlace place = ControlPlace.of(block, c.name());
+                int index = searched.indexOf(place);
                 if (index >= 0) {
                     Reach r = knobs.get(index);
-                    changes.put(name, r.perStep);
+                    changes.put(place, r.perStep);
                     out.add(new Tolerance(block.id(), c.name(), block.get(c.name()), c.valueAt(r.low / 10),
                             c.valueAt(r.high / 10), r.why));
                 } else if (!c.isChoice() && mentioned(block, c)) {
@@ -80,7 +81,7 @@ final class SensitivityReport {
     }
 
     private static boolean mentioned(Block block, Control c) {
-        return block.settings().containsKey(c.name()) && !c.name().equals("level");
+        return block.settings().containsKey(c.name()) && !c.name().equals(ControlNames.LEVEL);
     }
 
     private List<Reach> knobs(Objective.Point point) {
@@ -131,7 +132,7 @@ final class SensitivityReport {
         int frames = base.envelopeDb().length;
         int bands = Features.ENVELOPE_BANDS.count();
         float[] motion = new float[frames * bands];
-        float unit = (float) (ENVELOPE_UNIT_DB * Math.sqrt(Math.max(1, motion.length)));
+        float unit = (float) (JndScale.SPREAD_DB * Math.sqrt(Math.max(1, motion.length)));
         for (int t = 0; t < frames; t++) {
             for (int b = 0; b < bands; b++)
                 motion[t * bands + b] = (moved.envelopeDb()[t][b] - base.envelopeDb()[t][b]) / unit;
@@ -170,14 +171,14 @@ final class SensitivityReport {
     }
 
     /** Controls after the last clipper are curves: nothing is rendered. */
-    private void linear(Block block, Control c, Map<String, Change> changes, List<Tolerance> out) {
+    private void linear(Block block, Control c, Map<ControlPlace, Change> changes, List<Tolerance> out) {
         double value = block.get(c.name());
-        if (block.model().kind() == Kind.ECHO) {
+        if (block.model().kind() == GearKind.ECHO) {
             out.add(echo(block, c));
             return;
         }
-        if (block.model().kind() == Kind.MODULATION || block.model().kind() == Kind.REVERB
-                || block.model().kind() == Kind.GATE) {
+        if (block.model().kind() == GearKind.MODULATION || block.model().kind() == GearKind.REVERB
+                || block.model().kind() == GearKind.GATE) {
             out.add(measured(block, c));
             return;
         }
@@ -185,7 +186,7 @@ final class SensitivityReport {
         DoubleFunction<Change> changed = p -> curveChange(block, block.with(c.name(), c.valueAt(p)));
         double step = position > 0.5 ? -0.05 : 0.05;
         Change perStep = scaled(changed.apply(position + step), 0.1 / step);
-        changes.put(block.id() + "/" + c.name(), perStep);
+        changes.put(ControlPlace.of(block, c.name()), perStep);
         out.add(new Tolerance(block.id(), c.name(), value, c.valueAt(edgeOfCurve(position, -1, changed)),
                 c.valueAt(edgeOfCurve(position, 1, changed)), "level at " + strongest(perStep.colour)));
     }
@@ -209,58 +210,49 @@ final class SensitivityReport {
     private Change curveChange(Block from, Block to) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         double[] d = new double[hz.length];
-        for (int b = 0; b < d.length; b++) d[b] = gain(to, hz[b]) - gain(from, hz[b]);
+        for (int b = 0; b < d.length; b++) d[b] = AfterClipping.gainDb(to, hz[b]) - AfterClipping.gainDb(from, hz[b]);
         return new Change(weighted(d), new float[0]);
     }
 
-    private static double gain(Block block, double hz) {
-        return switch (block.model().kind()) {
-            case CABINET -> LoudspeakerCurve.cabinetDb(block, hz);
-            case MICROPHONE -> LoudspeakerCurve.microphoneDb(block, hz);
-            case AMP -> LoudspeakerCurve.presenceDb(block.get("presence"), hz);
-            case EQUALIZER -> EqualizerCurve.gainDb(block, hz, 48000);
-            default -> 0;
-        };
-    }
-
-    private static List<Tie> ties(Map<String, Change> changes) {
-        List<Tie> out = new ArrayList<>();
-        List<String> names = List.copyOf(changes.keySet());
-        for (int i = 0; i < names.size(); i++) {
-            for (int j = i + 1; j < names.size(); j++) {
-                Change a = changes.getOrDefault(names.get(i), new Change(new double[0], new float[0]));
-                Change b = changes.getOrDefault(names.get(j), a);
+    private static List<ControlTrade> ties(Map<ControlPlace, Change> changes) {
+        List<ControlTrade> out = new ArrayList<>();
+        List<ControlPlace> places = List.copyOf(changes.keySet());
+        for (int i = 0; i < places.size(); i++) {
+            for (int j = i + 1; j < places.size(); j++) {
+                Change a = changes.getOrDefault(places.get(i), new Change(new double[0], new float[0]));
+                Change b = changes.getOrDefault(places.get(j), a);
                 double sizes = a.size() * b.size();
                 if (sizes < 1e-6 || a.size() < 0.03 || b.size() < 0.03) continue;
                 double cosine = a.dot(b) / sizes;
                 double left = Math.sqrt(Math.max(0, 1 - cosine * cosine));
                 if (left < CLOSE)
-                    out.add(new Tie(names.get(i), names.get(j), cosine > 0, a.size() / b.size(), left));
+                    out.add(new ControlTrade(places.get(i), places.get(j), cosine > 0, a.size() / b.size(), left));
             }
         }
-        out.sort(Comparator.comparingDouble(Tie::leftJnd));
+        out.sort(Comparator.comparingDouble(ControlTrade::leftJnd));
         return out.stream().limit(MOST_TIES).toList();
     }
 
     private static Tolerance echo(Block block, Control c) {
         double value = block.get(c.name());
         double reach = switch (c.name()) {
-            case "time" -> Math.max(5, 0.04 * value);
-            case "feedback" -> 8;
-            default -> 0.12 * value + 0.5;
+            case ControlNames.TIME -> JndScale.echoTimeMs(value);
+            case ControlNames.FEEDBACK -> JndScale.FEEDBACK_POINTS;
+            default -> JndScale.mixPoints(value);
         };
         return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach),
                 "echo found");
     }
 
-    /** Rate 8 %, depth 10 points, decay 5 % and more where it was read roughly. */
+    /** What was read off the recording moves by what is heard, or by how roughly it was read. */
     private static Tolerance measured(Block block, Control c) {
         double value = block.get(c.name());
         double reach = switch (c.name()) {
-            case "rate" -> 0.08 * value;
-            case "decay" -> 0.15 * value;
-            case "depth", "pre-delay" -> 10;
-            case "mix" -> 0.15 * value + 0.5;
+            case ControlNames.RATE -> JndScale.movementHz(value);
+            case ControlNames.DECAY -> JndScale.decayS(value);
+            case ControlNames.DEPTH -> JndScale.DEPTH_POINTS;
+            case ControlNames.PRE_DELAY -> JndScale.PRE_DELAY_MS;
+            case ControlNames.MIX -> JndScale.mixPoints(value);
             default -> 0.1 * (c.maximum() - c.minimum());
         };
         String why = switch (block.model().kind()) {

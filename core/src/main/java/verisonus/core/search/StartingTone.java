@@ -2,6 +2,7 @@ package verisonus.core.search;
 
 import java.util.List;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
@@ -44,7 +45,7 @@ public record StartingTone(String words, Tone tone) {
             double was = before.get(c.name());
             double is = now.get(c.name());
             // Loudness is matched anyway, and a hair's breadth is no change.
-            if (c.name().equals("level") || Math.abs(c.position(is) - c.position(was)) < 0.04) continue;
+            if (c.name().equals(ControlNames.LEVEL) || Math.abs(c.position(is) - c.position(was)) < 0.04) continue;
             out.add(now.model().kind().word() + " " + c.name() + " " + rig.display(now.model(), c, was) + " → "
                     + rig.display(now.model(), c, is));
         }

@@ -3,6 +3,7 @@ package verisonus.core.search;
 import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Tone;
 
 /** Tones to start from, in words that say what they are good for: from clean to saturated, each with cabinet and microphone. */
@@ -72,13 +73,14 @@ public final class StartingTones {
         String[] part = row.split(" \\| ", -1);
         List<Block> blocks = new ArrayList<>();
         if (part.length > 4 && part[4].equals("squeezed")) {
-            blocks.add(Block.of("soft-knee compressor").with("threshold", -32).with("ratio", 4));
+            blocks.add(Block.of("soft-knee compressor").with(ControlNames.THRESHOLD, -32).with(ControlNames.RATIO, 4));
         } else if (part.length > 4) {
-            blocks.add(set(part[4], "drive", "tone", "level"));
+            blocks.add(set(part[4], ControlNames.DRIVE, ControlNames.TONE, ControlNames.LEVEL));
         }
-        blocks.add(set(part[1], "gain", "bass", "mid", "treble", "presence", "master"));
+        blocks.add(set(part[1], ControlNames.GAIN, ControlNames.BASS, ControlNames.MID, ControlNames.TREBLE,
+                ControlNames.PRESENCE, ControlNames.MASTER));
         blocks.add(Block.of(part[2]));
-        blocks.add(set(part[3], "position"));
+        blocks.add(set(part[3], ControlNames.POSITION));
         return new StartingTone(part[0], new Tone(part[0], blocks));
     }
 

@@ -2,7 +2,6 @@ package verisonus.core.search;
 
 import java.util.List;
 import java.util.Optional;
-import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.level.SpectrumReading;
 import verisonus.core.sound.Sound;
 
@@ -43,11 +42,7 @@ record Target(double[] levelDb, double[] weight) {
     }
 
     private static boolean isWantedSo(double hz, SearchOptions options) {
-        for (String attribute : options.wishes().wantedSo()) {
-            Optional<double[]> band = GapLedger.bandOf(attribute);
-            if (band.isPresent() && hz >= band.get()[0] && hz < band.get()[1]) return true;
-        }
-        return false;
+        return options.wishes().wantedSo().stream().anyMatch(a -> hz >= a.fromHz() && hz < a.toHz());
     }
 
     private static double[] centred(double[] level, double[] weight) {

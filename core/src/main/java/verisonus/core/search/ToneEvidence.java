@@ -4,7 +4,7 @@ import java.util.Optional;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
@@ -34,7 +34,7 @@ public record ToneEvidence(Evidence wanted, Optional<Sound> take) {
         return take.filter(_ -> asked).map(t -> PairedExamination.effects(alone, played, t)).orElse(alone);
     }
 
-    private static boolean isEffect(Kind kind) {
-        return kind == Kind.REVERB || kind == Kind.MODULATION;
+    private static boolean isEffect(GearKind kind) {
+        return kind == GearKind.REVERB || kind == GearKind.MODULATION;
     }
 }

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -16,7 +17,7 @@ import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -29,7 +30,7 @@ import verisonus.core.work.Progress;
 /**
  * From a reference and a dry guitar to a tone. Stages: measure and align; {@link CoarseSearch} over amp, drive, gain and master,
  * every render scored against all cabinets and microphones at once ({@link LinearPart}); {@link Descent} from the best few on a longer part;
- * {@link Finish}: what was measured (gate, echo, movement, space) and the equalizer on what is left of the whole
+ * {@link ToneCompletion}: what was measured (gate, echo, movement, space) and the equalizer on what is left of the whole
  * render. Same inputs and seed: the same tone.
  */
 public final class ToneSearch {
@@ -43,7 +44,8 @@ public final class ToneSearch {
     /** How much the envelope counts against the spectrum, and how little where a player wants it otherwise. */
     private static final double ENVELOPE_WEIGHT = 2;
     private static final double UNCHASED = 0.1;
-    private static final Set<String> OF_THE_ENVELOPE = Set.of("saturation", "crest factor", "loud to soft");
+    private static final Set<GapAttribute> OF_THE_ENVELOPE = Set.of(GapAttribute.SATURATION, GapAttribute.CREST,
+            GapAttribute.LOUD_TO_SOFT);
 
     private final Sound reference;
     private final Sound di;
@@ -103,7 +105,7 @@ public final class ToneSearch {
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
         CoarseSearch.Ranked ranked = coarse.run(nearest);
         if (same && measured.echo().isPresent()) {
-            List<Block> silent = behind.stream().filter(b -> b.model().kind() != Kind.ECHO).toList();
+            List<Block> silent = behind.stream().filter(b -> b.model().kind() != GearKind.ECHO).toList();
             Objective bare = objective(ground, silent, SHORT_S);
             if (isNearerOn(bare, ranked.points().get(0))) {
                 measured = measured.withoutEcho();
@@ -117,7 +119,8 @@ public final class ToneSearch {
         Objective.Point best = ended.best();
         boolean cancelled = progress.cancelled();
         progress.at(0.85, "fitting the equalizer");
-        Finish.Finished finished = new Finish(options, reference, dry, target, same, measured).of(best.knobs(),
+        ToneCompletion.Finished finished = new ToneCompletion(options, reference, dry, target, same, measured).of(
+                best.knobs(),
                 dictionary.entry(best.curve()));
 
         Future<Evidence> heard = workers
@@ -137,7 +140,7 @@ public final class ToneSearch {
                         ranked.points()),
                 gap, aim, candidate, finished.render(), (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
-                Enough.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()));
+                StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()));
     }
 
     /** What every objective of one search shares. */

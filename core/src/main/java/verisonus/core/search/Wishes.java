@@ -2,8 +2,9 @@ package verisonus.core.search;
 
 import java.util.List;
 import java.util.Set;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
-import verisonus.core.rig.Kind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
@@ -19,7 +20,7 @@ import verisonus.core.sound.Sound;
  * @param known tones besides the shipped ones from which a search may start
  * @param direct whether the reference was taken without loudspeaker and microphone, so that none are looked for
  */
-public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOptions.Track track, List<Sound> others,
+public record Wishes(Set<GapAttribute> wantedSo, List<ModelClaim> claims, SearchOptions.Track track, List<Sound> others,
         List<Impulse> impulses, List<StartingTone> known, boolean direct) {
     /** Nothing but to be near. */
     public static final Wishes NONE = new Wishes(Set.of(), List.of(), SearchOptions.Track.DRY, List.of(), List.of(),
@@ -46,7 +47,7 @@ public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOption
         known = List.copyOf(known);
     }
 
-    public Wishes wantingSo(Set<String> attributes) {
+    public Wishes wantingSo(Set<GapAttribute> attributes) {
         return new Wishes(attributes, claims, track, others, impulses, known, direct);
     }
 
@@ -87,11 +88,11 @@ public record Wishes(Set<String> wantedSo, List<ModelClaim> claims, SearchOption
         return weighed.isEmpty() || weighed.contains(m) ? 1 : 1.4;
     }
 
-    private List<Model> claimed(Kind kind, Use use) {
+    private List<Model> claimed(GearKind kind, Use use) {
         return claims.stream().filter(c -> c.use == use && c.model.kind() == kind).map(ModelClaim::model).toList();
     }
 
-    boolean chases(String attribute) {
+    boolean chases(GapAttribute attribute) {
         return !wantedSo.contains(attribute);
     }
 }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.parts.Lag;
 import verisonus.core.simulate.parts.Processor;
@@ -59,10 +59,10 @@ public final class Chain {
             steps.add(new Step(line.taken(), List.of(), List.of()));
         }
         leave(Branch.INPUT, sides, line, tone, quality);
-        boolean amp = doubles && main.subList(0, doubler).stream().anyMatch(b -> b.model().kind() == Kind.AMP);
+        boolean amp = doubles && main.subList(0, doubler).stream().anyMatch(b -> b.model().kind() == GearKind.AMP);
         for (Block b : main.subList(doubler + 1, main.size())) {
             comeBack(b.id(), sides, line);
-            boolean holdsLoop = !amp && b.model().kind() == Kind.AMP;
+            boolean holdsLoop = !amp && b.model().kind() == GearKind.AMP;
             line.add(b, holdsLoop ? loop : List.of());
             amp |= holdsLoop;
             leave(b.id(), sides, line, tone, quality);

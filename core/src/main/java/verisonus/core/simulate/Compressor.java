@@ -1,6 +1,8 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.parts.Processor;
 
 /**
@@ -32,14 +34,14 @@ final class Compressor implements Processor {
     private int countdown;
 
     Compressor(Block block, double rateHz) {
-        threshold = block.get("threshold");
-        slope = 1 - 1 / block.get("ratio");
-        attack = HOP / (block.get("attack") / 1000 * rateHz);
-        release = HOP / (block.get("release") / 1000 * rateHz);
+        threshold = block.get(ControlNames.THRESHOLD);
+        slope = 1 - 1 / block.get(ControlNames.RATIO);
+        attack = HOP / (block.get(ControlNames.ATTACK) / 1000 * rateHz);
+        release = HOP / (block.get(ControlNames.RELEASE) / 1000 * rateHz);
         memoryStep = HOP / (2 * rateHz);
-        optical = block.model().name().startsWith("slow optical");
-        make = Math.pow(10, block.get("level") / 20);
-        wet = block.get("mix") / 100;
+        optical = block.model().voice() == Voice.Compressor.SLOW_OPTICAL;
+        make = Math.pow(10, block.get(ControlNames.LEVEL) / 20);
+        wet = block.get(ControlNames.MIX) / 100;
         size = 1 / (0.003 * rateHz);
         gain = make;
     }

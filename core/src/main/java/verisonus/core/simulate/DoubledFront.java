@@ -3,7 +3,8 @@ package verisonus.core.simulate;
 import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
 import verisonus.core.simulate.parts.Processor;
 import verisonus.core.simulate.stages.Quality;
 
@@ -26,7 +27,7 @@ final class DoubledFront implements Processor {
         for (int take = 0; take < 2; take++) {
             LineBuilder line = new LineBuilder(quality, false);
             for (Block b : blocks)
-                line.add(take == 0 ? b : elsewhere(b), b.model().kind() == Kind.AMP
+                line.add(take == 0 ? b : elsewhere(b), b.model().kind() == GearKind.AMP
                         ? loop
                         : List
                                 .of());
@@ -36,16 +37,16 @@ final class DoubledFront implements Processor {
             own[take] = new float[Chain.BLOCK];
         }
         latency = lag;
-        double spread = doubler.get("spread") / 100;
+        double spread = doubler.get(ControlNames.SPREAD) / 100;
         double angle = (1 - spread) * Math.PI / 4;
         near = (float) Math.cos(angle);
         far = (float) Math.sin(angle);
-        second = (float) Math.pow(10, doubler.get("second take") / 20);
+        second = (float) Math.pow(10, doubler.get(ControlNames.SECOND_TAKE) / 20);
     }
 
     private static Block elsewhere(Block b) {
-        return b.model().kind() == Kind.MICROPHONE
-                ? b.with("position", b.get("position") + ELSEWHERE_PERCENT)
+        return b.model().kind() == GearKind.MICROPHONE
+                ? b.with(ControlNames.POSITION, b.get(ControlNames.POSITION) + ELSEWHERE_PERCENT)
                 : b;
     }
 

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.sound.Biquad;
 
 /** The filters of an equalizer; one that is set flat is left out, so that neutral settings cost nothing. */
@@ -13,17 +15,21 @@ public final class EqualizerCurve {
     private EqualizerCurve() {}
 
     public static List<Biquad> filters(Block eq, double rateHz) {
-        if (eq.model().name().equals("octave graphic")) return graphic(eq, rateHz);
+        if (eq.model().voice() == Voice.Equalizer.OCTAVE_GRAPHIC) return graphic(eq, rateHz);
         List<Biquad> out = new ArrayList<>();
-        if (eq.get("low cut") > 20.01) out.add(Biquad.highPass(eq.get("low cut"), 0.7071, rateHz));
-        if (eq.get("low shelf") != 0) out.add(Biquad.lowShelf(eq.get("low corner"), eq.get("low shelf"), rateHz));
+        if (eq.get(ControlNames.LOW_CUT) > 20.01)
+            out.add(Biquad.highPass(eq.get(ControlNames.LOW_CUT), 0.7071, rateHz));
+        if (eq.get(ControlNames.LOW_SHELF) != 0)
+            out.add(Biquad.lowShelf(eq.get(ControlNames.LOW_CORNER), eq.get(ControlNames.LOW_SHELF), rateHz));
         for (int p = 1; p <= 4; p++) {
-            String peak = "peak " + p;
+            String peak = ControlNames.peak(p);
             if (eq.get(peak) != 0)
                 out.add(Biquad.peak(eq.get(peak + " frequency"), eq.get(peak), eq.get(peak + " width"), rateHz));
         }
-        if (eq.get("high shelf") != 0) out.add(Biquad.highShelf(eq.get("high corner"), eq.get("high shelf"), rateHz));
-        if (eq.get("high cut") < 19999) out.add(Biquad.lowPass(eq.get("high cut"), 0.7071, rateHz));
+        if (eq.get(ControlNames.HIGH_SHELF) != 0)
+            out.add(Biquad.highShelf(eq.get(ControlNames.HIGH_CORNER), eq.get(ControlNames.HIGH_SHELF), rateHz));
+        if (eq.get(ControlNames.HIGH_CUT) < 19999)
+            out.add(Biquad.lowPass(eq.get(ControlNames.HIGH_CUT), 0.7071, rateHz));
         return out;
     }
 
@@ -40,7 +46,7 @@ public final class EqualizerCurve {
 
     /** Gain at a frequency with the level control, dB. */
     public static double gainDb(Block eq, double hz, double rateHz) {
-        double db = eq.get("level");
+        double db = eq.get(ControlNames.LEVEL);
         for (Biquad f : filters(eq, rateHz)) db += f.gainDbAt(hz, rateHz);
         return db;
     }

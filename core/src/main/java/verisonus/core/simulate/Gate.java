@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.parts.Processor;
 
 /** Downward expander: opens in 0.5 ms at 4 dB above where it closes, holds, then closes in its release time. */
@@ -20,12 +21,12 @@ final class Gate implements Processor {
     private boolean open;
 
     Gate(Block block, double rateHz) {
-        closes = Math.pow(10, block.get("threshold") / 20);
+        closes = Math.pow(10, block.get(ControlNames.THRESHOLD) / 20);
         opens = closes * Math.pow(10, HYSTERESIS_DB / 20);
-        shut = Math.pow(10, -block.get("depth") / 20);
-        holdSamples = (int) (block.get("hold") / 1000 * rateHz);
+        shut = Math.pow(10, -block.get(ControlNames.DEPTH) / 20);
+        holdSamples = (int) (block.get(ControlNames.HOLD) / 1000 * rateHz);
         openStep = 1 / (0.0005 * rateHz);
-        closeStep = 1 / (block.get("release") / 1000 * rateHz / 3);
+        closeStep = 1 / (block.get(ControlNames.RELEASE) / 1000 * rateHz / 3);
         fall = Math.exp(-1 / (0.010 * rateHz));
         gain = shut;
     }

@@ -1,6 +1,7 @@
 package verisonus.core.simulate;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 
 /**
  * What a passive guitar's controls, its cable and the socket's load do to the recorded sound: the divider of pickup (inductance,
@@ -18,15 +19,16 @@ final class GuitarCurve {
     private GuitarCurve() {}
 
     static double guitarDb(Block g, double hz) {
-        double volume = taper(g.get("volume"));
-        double now = throughDb(hz, new double[]{volume, taper(g.get("tone")), g.get("cable") * 1e-12,
-                g.get("treble bypass"), OPEN_INPUT});
-        return now - openDb(hz) + g.get("pickup output");
+        double volume = taper(g.get(ControlNames.VOLUME));
+        double now = throughDb(hz,
+                new double[]{volume, taper(g.get(ControlNames.TONE)), g.get(ControlNames.CABLE) * 1e-12,
+                        g.get(ControlNames.TREBLE_BYPASS), OPEN_INPUT});
+        return now - openDb(hz) + g.get(ControlNames.PICKUP_OUTPUT);
     }
 
     static double inputDb(Block in, double hz) {
-        double load = throughDb(hz, new double[]{1, 1, CABLE_F, 0, in.get("impedance") * 1000});
-        return load - openDb(hz) + in.get("level") - (in.get("pad") > 0.5 ? 12 : 0);
+        double load = throughDb(hz, new double[]{1, 1, CABLE_F, 0, in.get(ControlNames.IMPEDANCE) * 1000});
+        return load - openDb(hz) + in.get(ControlNames.LEVEL) - (in.get(ControlNames.PAD) > 0.5 ? 12 : 0);
     }
 
     private static double openDb(double hz) {

@@ -5,7 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
@@ -68,20 +69,21 @@ public final class LevelWalk {
 
     private static String fault(Block b, Optional<Block> before, Sound into, Sound out) {
         double peak = Decibels.fromAmplitude(into.peak());
-        if (b.model().kind() == Kind.INPUT && b.get("impedance") < 100) {
+        if (b.model().kind() == GearKind.INPUT && b.get(ControlNames.IMPEDANCE) < 100) {
             return String.format(Locale.ROOT,
                     "%.0f kΩ loads a passive pickup: highs are lost before the first stage; use"
                             + " 500 kΩ or more, or a DI box",
-                    b.get("impedance"));
+                    b.get(ControlNames.IMPEDANCE));
         }
-        boolean line = before.map(p -> p.model().kind()).filter(k -> k == Kind.MICROPHONE || k == Kind.AMP).isPresent();
-        if (b.model().kind() == Kind.DRIVE && line) {
+        boolean line = before.map(p -> p.model().kind()).filter(k -> k == GearKind.MICROPHONE || k == GearKind.AMP)
+                .isPresent();
+        if (b.model().kind() == GearKind.DRIVE && line) {
             return "a pedal after an amp is hit at line level; it clips at once unless a pad stands before it";
         }
         if (isDigital(b) && peak > 0) {
             return String.format(Locale.ROOT, "its input clips by %.1f dB: turn down what stands before it", peak);
         }
-        if ((b.model().kind() == Kind.DRIVE || b.model().kind() == Kind.AMP) && peak < STARVED_DBFS) {
+        if ((b.model().kind() == GearKind.DRIVE || b.model().kind() == GearKind.AMP) && peak < STARVED_DBFS) {
             return "it is starved: hardly anything reaches it";
         }
         return Decibels.fromAmplitude(out.peak()) > 20 ? "far above full scale: turn its level down" : "";

@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
 import verisonus.core.simulate.loudspeaker.MeasuredCabinet;
 import verisonus.core.simulate.movements.MovingDelay;
@@ -27,7 +28,7 @@ import verisonus.core.simulate.stages.Oversampler;
 import verisonus.core.simulate.stages.PowerStage;
 import verisonus.core.simulate.stages.Preamp;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.simulate.stages.Raised;
+import verisonus.core.simulate.stages.RaisedRate;
 import verisonus.core.sound.Sound;
 
 /**
@@ -38,7 +39,7 @@ final class LineBuilder {
     private static final double RATE_HZ = Sound.WORKING_RATE_HZ;
 
     private final Quality quality;
-    private final Raised raised;
+    private final RaisedRate raised;
     private final List<Chain.Run> runs = new ArrayList<>();
     private final List<NonlinearStage> stages = new ArrayList<>();
     private final List<DoubleUnaryOperator> curves = new ArrayList<>();
@@ -48,89 +49,94 @@ final class LineBuilder {
     /** @param wide whether two unlike sides come in */
     LineBuilder(Quality quality, boolean wide) {
         this.quality = quality;
-        this.raised = Raised.of(quality);
+        this.raised = RaisedRate.of(quality);
         this.wide = wide;
     }
 
     /** @param loop blocks between an amp's first stages and its power stage; of no meaning for others */
     void add(Block b, List<Block> loop) {
         if (!b.on()) return;
-        switch (b.model().kind()) {
-            case DRIVE -> stage(DriveStage.of(b, raised));
-            case AMP -> amp(b, loop);
-            case FILTER -> {
-                if (b.model().name().equals("octave")) {
-                    if (b.get("above") > 0 || b.get("below") > 0 || b.get("dry") < 100)
-                        stage(new OctaveStage(b, raised));
-                } else {
-                    add(new SweptFilter(b, RATE_HZ));
-                }
-            }
-            case INPUT -> input(b);
-            case GUITAR -> guitar(b);
-            case CABINET -> cabinet(b);
-            case MICROPHONE -> microphone(b);
-            default -> add(linear(b));
+        switch (b.model().voice()) {
+            case Voice.Drive voice -> stage(DriveStage.of(b, voice, raised));
+            case Voice.Amp voice -> amp(b, voice, loop);
+            case Voice.Filter voice -> filter(b, voice);
+            case Voice.Input _ -> input(b);
+            case Voice.Guitar _ -> guitar(b);
+            case Voice.Cabinet voice -> cabinet(b, voice);
+            case Voice.Microphone _ -> microphone(b);
+            case Voice.Gate _ -> add(new Gate(b, RATE_HZ));
+            case Voice.Compressor _ -> add(new Compressor(b, RATE_HZ));
+            case Voice.Equalizer _ ->
+                add(new FilterBank(EqualizerCurve.filters(b, RATE_HZ), Math.pow(10, b.get(ControlNames.LEVEL) / 20)));
+            case Voice.Phaser _ -> add(new Phaser(b, RATE_HZ));
+            case Voice.Rotary _ -> add(new Rotary(b, RATE_HZ));
+            case Voice.Tremolo voice -> add(new Tremolo(b, voice, RATE_HZ));
+            case Voice.MovingDelay voice -> add(new MovingDelay(b, voice, RATE_HZ));
+            case Voice.Echo _ -> add(new EchoLine(b, RATE_HZ));
+            case Voice.Spring _ -> add(new SpringReverb(b, RATE_HZ));
+            case Voice.Space voice -> add(new SpaceReverb(b, voice, RATE_HZ));
+            case Voice.Looper _ -> add(new Looper(b, RATE_HZ));
+            case Voice.Utility voice -> utility(b, voice);
         }
     }
 
-    private void amp(Block b, List<Block> loop) {
-        stage(new Preamp(b, raised));
+    private void utility(Block b, Voice.Utility voice) {
+        switch (voice) {
+            case VOLUME -> add(new VolumePan(b.get(ControlNames.LEVEL), b.get(ControlNames.PAN)));
+            case DOUBLER -> throw new IllegalArgumentException("a doubler stands in front of the line, not in it");
+        }
+    }
+
+    private void filter(Block b, Voice.Filter voice) {
+        switch (voice) {
+            case OCTAVE -> {
+                if (b.get(ControlNames.ABOVE) > 0 || b.get(ControlNames.BELOW) > 0 || b.get(ControlNames.DRY) < 100)
+                    stage(new OctaveStage(b, raised));
+            }
+            case PEDAL, ENVELOPE -> add(new SweptFilter(b, RATE_HZ));
+        }
+    }
+
+    private void amp(Block b, Voice.Amp voice, List<Block> loop) {
+        Preamp.Voicing voicing = Preamp.Voicing.of(voice);
+        stage(new Preamp(b, voicing, raised));
         for (Block l : loop) add(l, List.of());
-        stage(new PowerStage(b, Preamp.Voicing.of(b.model().name()).powerBias, raised));
+        stage(new PowerStage(b, voicing.powerBias, raised));
         // Where it is flat nothing runs: the search renders hundreds of tones with it so.
         if (!LoudspeakerCurve.isFlatAfterClipping(b)) curve(hz -> LoudspeakerCurve.ampDb(b, hz));
     }
 
     private void input(Block b) {
-        if (b.get("impedance") != 1000) {
+        if (b.get(ControlNames.IMPEDANCE) != 1000) {
             curve(hz -> GuitarCurve.inputDb(b, hz));
-        } else if (b.get("level") != 0 || b.get("pad") > 0.5) {
-            add(new VolumePan(b.get("level") - (b.get("pad") > 0.5 ? 12 : 0), 0));
+        } else if (b.get(ControlNames.LEVEL) != 0 || b.get(ControlNames.PAD) > 0.5) {
+            add(new VolumePan(b.get(ControlNames.LEVEL) - (b.get(ControlNames.PAD) > 0.5 ? 12 : 0), 0));
         }
     }
 
     private void guitar(Block b) {
-        boolean open = b.get("volume") == 10 && b.get("tone") == 10 && b.get("cable") == 500;
+        boolean open = b.get(ControlNames.VOLUME) == 10 && b.get(ControlNames.TONE) == 10
+                && b.get(ControlNames.CABLE) == 500;
         if (!open) {
             curve(hz -> GuitarCurve.guitarDb(b, hz));
-        } else if (b.get("pickup output") != 0) {
-            add(new VolumePan(b.get("pickup output"), 0));
+        } else if (b.get(ControlNames.PICKUP_OUTPUT) != 0) {
+            add(new VolumePan(b.get(ControlNames.PICKUP_OUTPUT), 0));
         }
     }
 
-    private void cabinet(Block b) {
-        if (b.model().name().equals("impulse response")) {
+    private void cabinet(Block b, Voice.Cabinet voice) {
+        if (voice == Voice.Cabinet.IMPULSE_RESPONSE) {
             if (b.impulse().isPresent()) add(new MeasuredCabinet(b, RATE_HZ));
-            if (b.get("low cut") <= 20 && b.get("high cut") >= 20000 && b.get("level") == 0) return;
+            if (b.get(ControlNames.LOW_CUT) <= 20 && b.get(ControlNames.HIGH_CUT) >= 20000
+                    && b.get(ControlNames.LEVEL) == 0)
+                return;
         }
         curve(hz -> LoudspeakerCurve.cabinetDb(b, hz));
     }
 
     private void microphone(Block b) {
-        curve(hz -> LoudspeakerCurve.microphoneDb(b, hz) + b.get("level"));
-        if (b.get("phase") > 0.5) add(new Turned());
-    }
-
-    private static Processor linear(Block b) {
-        return switch (b.model().kind()) {
-            case GATE -> new Gate(b, RATE_HZ);
-            case COMPRESSOR -> new Compressor(b, RATE_HZ);
-            case EQUALIZER -> new FilterBank(EqualizerCurve.filters(b, RATE_HZ), Math.pow(10, b.get("level") / 20));
-            case MODULATION -> switch (b.model().name()) {
-                case "four-stage phaser" -> new Phaser(b, RATE_HZ);
-                case "rotary" -> new Rotary(b, RATE_HZ);
-                case "bias tremolo", "optical tremolo", "harmonic tremolo" -> new Tremolo(b, RATE_HZ);
-                default -> new MovingDelay(b, RATE_HZ);
-            };
-            case ECHO -> new EchoLine(b, RATE_HZ);
-            case REVERB -> b.model().name().equals("spring")
-                    ? new SpringReverb(b, RATE_HZ)
-                    : new SpaceReverb(b, RATE_HZ);
-            case LOOPER -> new Looper(b, RATE_HZ);
-            case UTILITY -> new VolumePan(b.get("level"), b.get("pan"));
-            default -> throw new IllegalArgumentException("no processor for " + b.model().name());
-        };
+        curve(hz -> LoudspeakerCurve.microphoneDb(b, hz) + b.get(ControlNames.LEVEL));
+        if (b.get(ControlNames.PHASE) > 0.5) add(new Turned());
     }
 
     private void stage(NonlinearStage s) {
@@ -192,7 +198,7 @@ final class LineBuilder {
     }
 
     static boolean isDoubler(Block b) {
-        return b.on() && b.model().kind() == Kind.UTILITY && b.model().name().equals("doubler");
+        return b.on() && b.model().voice() == Voice.Utility.DOUBLER;
     }
 
     /** The phase turned. */

@@ -2,6 +2,7 @@ package verisonus.core.simulate;
 
 import java.util.Arrays;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.parts.Processor;
 
 /** Records the first stretch of what comes before it, then plays it on and on beneath. */
@@ -11,8 +12,8 @@ final class Looper implements Processor {
     private long at;
 
     Looper(Block block, double rateHz) {
-        level = (float) (block.get("level") / 100);
-        loop = new float[2][level > 0 ? (int) (block.get("length") * rateHz) : 0];
+        level = (float) (block.get(ControlNames.LEVEL) / 100);
+        loop = new float[2][level > 0 ? (int) (block.get(ControlNames.LENGTH) * rateHz) : 0];
     }
 
     @Override

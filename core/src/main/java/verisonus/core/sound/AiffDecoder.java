@@ -35,14 +35,14 @@ final class AiffDecoder {
     private PcmFormat format() {
         int wide = (bits + 7) / 8 * 8;
         if (compression == AudioBytes.tag("NONE") || compression == AudioBytes.tag("twos")) {
-            return new PcmFormat(PcmFormat.Kind.SIGNED, wide, true);
+            return new PcmFormat(PcmFormat.Encoding.SIGNED, wide, true);
         }
-        if (compression == AudioBytes.tag("sowt")) return new PcmFormat(PcmFormat.Kind.SIGNED, wide, false);
+        if (compression == AudioBytes.tag("sowt")) return new PcmFormat(PcmFormat.Encoding.SIGNED, wide, false);
         if (compression == AudioBytes.tag("fl32") || compression == AudioBytes.tag("FL32")) {
-            return new PcmFormat(PcmFormat.Kind.FLOAT, 32, true);
+            return new PcmFormat(PcmFormat.Encoding.FLOAT, 32, true);
         }
         if (compression == AudioBytes.tag("fl64") || compression == AudioBytes.tag("FL64")) {
-            return new PcmFormat(PcmFormat.Kind.FLOAT, 64, true);
+            return new PcmFormat(PcmFormat.Encoding.FLOAT, 64, true);
         }
         throw bytes.fault("the AIFF file is compressed in a way that is not read");
     }

@@ -7,15 +7,15 @@ package verisonus.core.sound;
  * @param bits bits of one sample: 8, 16, 24, 32 or 64
  * @param bigEndian most significant byte first
  */
-record PcmFormat(Kind kind, int bits, boolean bigEndian) {
-    enum Kind {
+record PcmFormat(Encoding kind, int bits, boolean bigEndian) {
+    enum Encoding {
         SIGNED,
         UNSIGNED,
         FLOAT
     }
 
     boolean supported() {
-        return kind == Kind.FLOAT ? bits == 32 || bits == 64 : bits == 8 || bits == 16 || bits == 24 || bits == 32;
+        return kind == Encoding.FLOAT ? bits == 32 || bits == 64 : bits == 8 || bits == 16 || bits == 24 || bits == 32;
     }
 
     int bytes() {

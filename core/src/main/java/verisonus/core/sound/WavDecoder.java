@@ -33,9 +33,9 @@ final class WavDecoder {
         if (format != INTEGER && format != FLOAT) {
             throw bytes.fault("the WAV file is compressed in a way that is not read (format " + format + ")");
         }
-        PcmFormat.Kind kind = format == FLOAT
-                ? PcmFormat.Kind.FLOAT
-                : bits == 8 ? PcmFormat.Kind.UNSIGNED : PcmFormat.Kind.SIGNED;
+        PcmFormat.Encoding kind = format == FLOAT
+                ? PcmFormat.Encoding.FLOAT
+                : bits == 8 ? PcmFormat.Encoding.UNSIGNED : PcmFormat.Encoding.SIGNED;
         PcmFormat pcm = new PcmFormat(kind, bits, false);
         if (!pcm.supported()) throw bytes.fault("samples of " + bits + " bit are not read");
         bytes.requireShape(channels, rateHz);

@@ -10,7 +10,10 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
@@ -33,7 +36,7 @@ class EffectMovesTest {
     static void measureBoth() {
         workers = Executors.newFixedThreadPool(2);
         Sound reference = Renderer.render(tone(SWAY), DI, Quality.FINAL, Progress.NONE);
-        question = asking(reference, Set.of());
+        question = asking(reference, Locks.NONE);
         judge = new MoveJudge(question, workers);
     }
 
@@ -47,7 +50,7 @@ class EffectMovesTest {
                 sway));
     }
 
-    private static NextMoves.Question asking(Sound reference, Set<String> locked) {
+    private static NextMoves.Question asking(Sound reference, Locks locked) {
         ToneEvidence about = ToneEvidence.of(new MatchedTake(reference, DI, true), Progress.NONE);
         return new NextMoves.Question(about, DI, tone(SWAY.with("rate", 6.5).with("depth", 40)), Rig.everything(),
                 locked, Set.of());
@@ -66,14 +69,14 @@ class EffectMovesTest {
 
     @Test
     void theGapOfTheToneSpeaksOfTheMovement() {
-        assertThat(judge.gap().find("movement rate").orElseThrow().audibility()).isGreaterThan(2);
-        assertThat(judge.gap().find("movement depth").orElseThrow().audibility()).isGreaterThan(2);
+        assertThat(judge.gap().find(GapAttribute.MOVEMENT_RATE).orElseThrow().audibility()).isGreaterThan(2);
+        assertThat(judge.gap().find(GapAttribute.MOVEMENT_DEPTH).orElseThrow().audibility()).isGreaterThan(2);
     }
 
     @Test
     void aLockedControlIsNotMoved() {
         NextMoves.Question locked = new NextMoves.Question(question.reference(), DI, question.tone(), question.rig(),
-                Set.of("modulation/rate"), Set.of());
+                Locks.of(ControlPlace.parse("modulation/rate")), Set.of());
         assertThat(new EffectMoves(locked, judge).all()).extracting(Move::what).noneMatch(w -> w.endsWith("rate"));
     }
 }

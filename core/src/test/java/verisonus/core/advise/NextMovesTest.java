@@ -12,13 +12,16 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
@@ -43,7 +46,7 @@ class NextMovesTest {
     static void look() {
         workers = Executors.newFixedThreadPool(2);
         reference = measured(WANTED);
-        next = moves(Set.of(), Set.of());
+        next = moves(Locks.NONE, Set.of());
         best = next.best(Progress.NONE);
     }
 
@@ -61,7 +64,7 @@ class NextMovesTest {
         return new ToneEvidence(reference, Optional.empty());
     }
 
-    private static NextMoves moves(Set<String> locked, Set<String> wantedSo) {
+    private static NextMoves moves(Locks locked, Set<GapAttribute> wantedSo) {
         return new NextMoves(new NextMoves.Question(alone(), DI, MINE, Rig.everything(), locked, wantedSo), workers,
                 Progress.NONE);
     }
@@ -85,8 +88,9 @@ class NextMovesTest {
 
     @Test
     void lockedControlsAndWantedDifferencesAreLeftAlone() {
-        NextMoves kept = moves(Set.of("microphone/position", "amp/gain"), Set.of("saturation"));
-        assertThat(kept.gap().counts(kept.gap().find("saturation").orElseThrow())).isFalse();
+        NextMoves kept = moves(Locks.of(ControlPlace.parse("microphone/position"), ControlPlace.parse("amp/gain")),
+                Set.of(GapAttribute.SATURATION));
+        assertThat(kept.gap().counts(kept.gap().find(GapAttribute.SATURATION).orElseThrow())).isFalse();
         assertThat(kept.best(Progress.NONE)).flatExtracting(Move::turned).noneMatch(
                 t -> t.control().equals("position") || t.control().equals("gain"));
     }
@@ -95,7 +99,7 @@ class NextMovesTest {
     void anEqualizerIsPutInOnlyWhereOneIsOwnedAndThereIsRoom() {
         assertThat(best).anyMatch(m -> m.what().startsWith("parametric equalizer put in"));
         Rig full = Rig.everything().limited(MINE.blocks().size(), Set.of());
-        NextMoves none = new NextMoves(new NextMoves.Question(alone(), DI, MINE, full, Set.of(), Set.of()), workers,
+        NextMoves none = new NextMoves(new NextMoves.Question(alone(), DI, MINE, full, Locks.NONE, Set.of()), workers,
                 Progress.NONE);
         assertThat(none.best(Progress.NONE)).noneMatch(m -> m.what().startsWith("parametric equalizer put in"));
     }

@@ -43,7 +43,7 @@ class GapLedgerTest {
     void aLiftIsNamedByItsBandWithItsSignAndAdvice() {
         GapLedger g = against(filtered(Biquad.peak(2600, 8, 1.2, 48000)));
         GapRow top = g.rows().get(0);
-        assertThat(top.attribute()).isEqualTo("spectrum 2-4 kHz");
+        assertThat(top.attribute()).isEqualTo(GapAttribute.BITE);
         assertThat(top.difference()).isPositive();
         assertThat(top.audibility()).isGreaterThan(2);
         assertThat(top.advice()).contains("further out");
@@ -51,7 +51,7 @@ class GapLedgerTest {
 
     @Test
     void aCutAsksForTheOppositeMove() {
-        Optional<GapRow> row = against(filtered(Biquad.peak(2600, -8, 1.2, 48000))).find("spectrum 2-4 kHz");
+        Optional<GapRow> row = against(filtered(Biquad.peak(2600, -8, 1.2, 48000))).find(GapAttribute.BITE);
         assertThat(row.orElseThrow().difference()).isNegative();
         assertThat(row.orElseThrow().advice()).contains("nearer the centre");
     }
@@ -76,7 +76,7 @@ class GapLedgerTest {
 
     @Test
     void audibilityIsDifferenceOverItsJustNoticeableOne() {
-        GapRow row = new GapRow("x", "dB", -3, -6.1, 1.55, "amp", "", true);
+        GapRow row = new GapRow(GapAttribute.CREST, "dB", -3, -6.1, 1.55, "amp", "", true);
         assertThat(row.difference()).isCloseTo(-3.1, within(1e-9));
         assertThat(row.audibility()).isCloseTo(2, within(1e-9));
     }

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.echo.EchoReading;
-import verisonus.core.evidence.movement.PitchMovement;
+import verisonus.core.evidence.movement.PitchSway;
 import verisonus.core.evidence.movement.Swing;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Cepstrum;
@@ -106,7 +106,7 @@ class BasicsTest {
 
         @Test
         void aSteadyToneHasNoPitchMovement() {
-            PitchMovement p = PitchMovement.of(Signal.of(t -> 0.2 * Math.sin(2 * Math.PI * 330 * t)
+            PitchSway p = PitchSway.of(Signal.of(t -> 0.2 * Math.sin(2 * Math.PI * 330 * t)
                     + 0.1 * Math.sin(2 * Math.PI * 660 * t) + 0.1 * Math.sin(2 * Math.PI * 990 * t)).atRate(22050)
                     .samples(22050 * 3));
             assertThat(Swing.medianSize(p.cents())).isLessThan(0.02);

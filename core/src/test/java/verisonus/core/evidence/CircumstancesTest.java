@@ -67,31 +67,31 @@ class CircumstancesTest {
 
     @Nested
     class Width {
-        private static WidthReading.Kind kind(Sound l, Sound r) {
+        private static WidthReading.Origin kind(Sound l, Sound r) {
             Sound x = Sound.stereo(l.channel(0), r.channel(0), 48000);
             return WidthReading.estimate(x, StereoEstimator.estimate(x)).value().orElseThrow().kind();
         }
 
         @Test
         void oneSoundOnBothSidesIsNarrow() {
-            assertThat(kind(NOTES, NOTES)).isEqualTo(WidthReading.Kind.NARROW);
+            assertThat(kind(NOTES, NOTES)).isEqualTo(WidthReading.Origin.NARROW);
         }
 
         @Test
         void aLouderSideIsAside() {
-            assertThat(kind(NOTES, NOTES.gained(-9))).isEqualTo(WidthReading.Kind.ASIDE);
+            assertThat(kind(NOTES, NOTES.gained(-9))).isEqualTo(WidthReading.Origin.ASIDE);
         }
 
         @Test
         void aDelayedCopyIsWidened() {
             float[] x = NOTES.channel(0);
             Sound late = Sound.mono(Signal.array(x.length, i -> i < 600 ? 0 : x[i - 600]), 48000);
-            assertThat(kind(NOTES, late)).isEqualTo(WidthReading.Kind.WIDENED);
+            assertThat(kind(NOTES, late)).isEqualTo(WidthReading.Origin.WIDENED);
         }
 
         @Test
         void twoPerformancesAreDoubled() {
-            assertThat(kind(NOTES, Signal.plucks(0.33, 77).lasting(6))).isEqualTo(WidthReading.Kind.DOUBLED);
+            assertThat(kind(NOTES, Signal.plucks(0.33, 77).lasting(6))).isEqualTo(WidthReading.Origin.DOUBLED);
         }
     }
 

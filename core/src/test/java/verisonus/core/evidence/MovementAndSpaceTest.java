@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.movement.ModulationEstimator;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.movement.Swing;
 import verisonus.core.evidence.signs.Presence;
@@ -70,7 +71,7 @@ class MovementAndSpaceTest {
         void isFoundWithItsRateAndDepth(double hz, double depth) {
             Sound x = shaped(RINGING, t -> 1 - depth * (0.5 + 0.5 * Math.sin(2 * Math.PI * hz * t)));
             ModulationReading m = ModulationEstimator.estimate(x).value().orElseThrow();
-            assertThat(m.kind()).isEqualTo(ModulationReading.Kind.TREMOLO);
+            assertThat(m.kind()).isEqualTo(ModulationKind.TREMOLO);
             assertThat(m.rateHz().orElseThrow()).isCloseTo(hz, within(RATE_SHARE * hz));
             assertThat(m.depthPercent().orElseThrow()).isCloseTo(100 * depth, within(20.0));
         }
@@ -98,7 +99,7 @@ class MovementAndSpaceTest {
             return k < 0 || k + 1 >= x.length ? 0 : (1 - u) * x[k] + u * x[k + 1];
         }), 48000);
         ModulationReading m = ModulationEstimator.estimate(swayed).value().orElseThrow();
-        assertThat(m.kind()).isEqualTo(ModulationReading.Kind.VIBRATO);
+        assertThat(m.kind()).isEqualTo(ModulationKind.VIBRATO);
         assertThat(m.rateHz().orElseThrow()).isCloseTo(hz, within(RATE_SHARE * hz));
     }
 

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.echo.BlockResponse;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.space.TailFit;
 import verisonus.core.sound.Signal;
@@ -97,7 +98,7 @@ class PairedExaminationTest {
                 i -> TAKE.channel(0)[i] * (1 - 0.6 * (0.5 + 0.5 * Math.sin(2 * Math.PI * 4.7 * i / 48000.0)))), 48000);
         PairedExamination p = PairedExamination.of(x, TAKE, Progress.NONE);
         ModulationReading m = p.evidence().modulation().value().orElseThrow();
-        assertThat(m.kind()).isEqualTo(ModulationReading.Kind.TREMOLO);
+        assertThat(m.kind()).isEqualTo(ModulationKind.TREMOLO);
         assertThat(m.rateHz().orElseThrow()).isCloseTo(4.7, within(0.05));
         assertThat(p.gained()).contains("modulation", "echo", "reverb", "saturation");
     }

@@ -6,10 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import verisonus.core.advise.PlayingShare;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
-import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.StageSaturation;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
@@ -50,15 +51,16 @@ class FeelTest {
     @Test
     void theStageThatIsDrivenHardestMakesMostOfTheDirt() {
         Block amp = Block.of("open clean").with("gain", 2).with("master", 2);
-        StageDirt d = StageDirt.of(new Tone("t", List.of(Block.of("hard-clip distortion").with("drive", 7), amp)), DI,
+        StageSaturation d = StageSaturation.of(
+                new Tone("t", List.of(Block.of("hard-clip distortion").with("drive", 7), amp)), DI,
                 0);
-        assertThat(d.stages()).extracting(StageDirt.Stage::name).containsExactly("drive", "first stages",
+        assertThat(d.stages()).extracting(StageSaturation.Stage::name).containsExactly("drive", "first stages",
                 "power stage");
         assertThat(d.stages().get(0).share()).isGreaterThan(0.7);
-        assertThat(d.stages().stream().mapToDouble(StageDirt.Stage::share).sum()).isCloseTo(1,
+        assertThat(d.stages().stream().mapToDouble(StageSaturation.Stage::share).sum()).isCloseTo(1,
                 org.assertj.core.api.Assertions
                         .within(1e-9));
-        StageDirt clean = StageDirt.of(CLEAN, DI, -24);
+        StageSaturation clean = StageSaturation.of(CLEAN, DI, -24);
         assertThat(clean.total()).isLessThan(0.02);
     }
 
@@ -66,8 +68,8 @@ class FeelTest {
     void dirtCanBeMadeElsewhereAtTheSameAmount() {
         Tone t = new Tone("t", List.of(Block.of("mid-forward crunch").with("gain", 5).with("master", 4),
                 Block.of("4×12 closed"), Block.of("dynamic microphone")));
-        List<DirtShift.Shift> ways = new DirtShift(DI).of(t);
-        double before = StageDirt.of(t, DI, 0).stages().get(1).share();
+        List<SaturationShift.Shift> ways = new SaturationShift(DI).of(t);
+        double before = StageSaturation.of(t, DI, 0).stages().get(1).share();
         assertThat(ways).anySatisfy(w -> {
             assertThat(w.words()).contains("power stage");
             assertThat(w.dirt().stages().get(1).share()).isGreaterThan(before);
@@ -82,7 +84,7 @@ class FeelTest {
         assertThat(same.floorJnd().values()).allSatisfy(v -> assertThat(v).isLessThan(1e-6));
         assertThat(same.differences()).isEmpty();
         assertThat(two.floorJnd().values().stream().mapToDouble(Double::doubleValue).sum()).isPositive();
-        GapRow small = new GapRow("crest factor", "dB", 10,
+        GapRow small = new GapRow(GapAttribute.CREST, "dB", 10,
                 10 + 0.01 * two.floorJnd().getOrDefault("crest factor", 1.0),
                 1, "amp", "", true);
         assertThat(two.explains(small)).isTrue();

@@ -12,8 +12,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Impulse;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ImpulseRanking;
 import verisonus.core.simulate.LevelWalk;
@@ -59,7 +61,7 @@ class SwapsAndImpulsesTest {
 
     @Test
     void gainCanBeMovedAtConstantLoudness() {
-        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 9, Keeping.LOUDNESS, Set.of());
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 9, HeldConstant.LOUDNESS, Locks.NONE);
         assertThat(more.find("amp").orElseThrow().get("gain")).isEqualTo(9);
         assertThat(LoudnessMeter.integratedLufs(play(more)).orElseThrow())
                 .isCloseTo(LoudnessMeter.integratedLufs(play(TONE)).orElseThrow(), within(0.1));
@@ -68,13 +70,13 @@ class SwapsAndImpulsesTest {
     @Test
     void aControlCanBeMovedAtConstantSaturation() {
         Tone brighter = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "highs before clipping", 10,
-                Keeping.DIRT, Set.of());
+                HeldConstant.DIRT, Locks.NONE);
         assertThat(Driven.of(DI, play(brighter))).isCloseTo(Driven.of(DI, play(TONE)), within(0.05));
     }
 
     @Test
     void gainCanBeMovedAtConstantSaturationForADriveOrThePowerStageGivesWay() {
-        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT, Set.of());
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, HeldConstant.DIRT, Locks.NONE);
         assertThat(more.find("amp").orElseThrow().get("gain")).isEqualTo(8);
         assertThat(more.find("drive").orElseThrow().get("drive"))
                 .isLessThan(TONE.find("drive").orElseThrow().get("drive"));
@@ -82,18 +84,20 @@ class SwapsAndImpulsesTest {
         assertThat(LoudnessMeter.integratedLufs(play(more)).orElseThrow())
                 .isCloseTo(LoudnessMeter.integratedLufs(play(TONE)).orElseThrow(), within(0.3));
         Tone alone = TONE.without("drive");
-        Tone less = new FairSwap(DI).turned(alone, alone.find("amp").orElseThrow(), "gain", 2, Keeping.DIRT, Set.of());
+        Tone less = new FairSwap(DI).turned(alone, alone.find("amp").orElseThrow(), "gain", 2, HeldConstant.DIRT,
+                Locks.NONE);
         assertThat(less.find("amp").orElseThrow().get("master"))
                 .isGreaterThan(alone.find("amp").orElseThrow().get("master"));
     }
 
     @Test
     void aLockedGainDoesNotGiveWayAndWhatStandsBehindTheClippersMovesNone() {
-        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, Keeping.DIRT, Set.of("drive/drive"));
+        Tone more = new FairSwap(DI).turned(TONE, TONE.blocks().get(1), "gain", 8, HeldConstant.DIRT,
+                Locks.of(ControlPlace.parse("drive/drive")));
         assertThat(more.find("drive").orElseThrow()).isEqualTo(TONE.find("drive").orElseThrow());
         Tone echoed = TONE.inserted(Block.of("clean echo"), TONE.blocks().size());
-        Tone wetter = new FairSwap(DI).turned(echoed, echoed.find("echo").orElseThrow(), "mix", 40, Keeping.DIRT,
-                Set.of());
+        Tone wetter = new FairSwap(DI).turned(echoed, echoed.find("echo").orElseThrow(), "mix", 40, HeldConstant.DIRT,
+                Locks.NONE);
         for (String id : List.of("drive", "amp"))
             assertThat(wetter.find(id)).isEqualTo(echoed.find(id));
     }
@@ -101,7 +105,7 @@ class SwapsAndImpulsesTest {
     @Test
     void turningThatKeepsNothingIsOnlyTurning() {
         Block amp = TONE.blocks().get(1);
-        assertThat(new FairSwap(DI).turned(TONE, amp, "gain", 8, Keeping.NOTHING, Set.of()))
+        assertThat(new FairSwap(DI).turned(TONE, amp, "gain", 8, HeldConstant.NOTHING, Locks.NONE))
                 .isEqualTo(TONE.with(amp.with("gain", 8)));
     }
 

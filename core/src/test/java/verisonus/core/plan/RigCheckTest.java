@@ -11,7 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
@@ -29,7 +29,7 @@ class RigCheckTest {
 
     @Test
     void whatIsNotOwnedTooManyOrTooMuchIsNamed() {
-        Rig small = RIG.counting(Gear.model("dual echo"), 0).limited(4, Set.of(Kind.ECHO));
+        Rig small = RIG.counting(Gear.model("dual echo"), 0).limited(4, Set.of(GearKind.ECHO));
         assertThat(RigCheck.of(TONE, small).faults()).anySatisfy(f -> assertThat(f).contains("no dual echo"))
                 .anySatisfy(f -> assertThat(f).contains("only one echo"))
                 .anySatisfy(f -> assertThat(f).contains("5 blocks, at most 4"));

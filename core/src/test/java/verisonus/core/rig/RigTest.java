@@ -93,9 +93,9 @@ class RigTest {
     @Test
     void onlyWhatIsOwnedIsOffered() {
         Rig rig = new Rig(List.of(), Map.of("chiming edge", 1, "2×12 open", 0), Map.of(), 9);
-        assertThat(rig.owned(Kind.AMP)).extracting(Model::name).containsExactly("chiming edge");
-        assertThat(rig.owned(Kind.CABINET)).isEmpty();
-        assertThat(Rig.everything().owned(Kind.CABINET)).hasSize(7);
+        assertThat(rig.owned(GearKind.AMP)).extracting(Model::name).containsExactly("chiming edge");
+        assertThat(rig.owned(GearKind.CABINET)).isEmpty();
+        assertThat(Rig.everything().owned(GearKind.CABINET)).hasSize(7);
     }
 
     @Test

@@ -14,7 +14,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Biquad;
@@ -120,7 +122,7 @@ class SearchPartsTest {
             Tone earlier = new Tone("t", List.of(Block.of("chiming edge").with("presence", 6.5), Block.of("2×12 open"),
                     Block.of("dynamic microphone").with("position", 41)));
             CurveDictionary kept = new CurveDictionary(SearchOptions.defaults().withRig(SMALL).keeping(earlier,
-                    Set.of("microphone/position", "amp/presence")));
+                    Locks.of(ControlPlace.parse("microphone/position"), ControlPlace.parse("amp/presence"))));
             for (int k = 0; k < kept.size(); k++) {
                 assertThat(kept.entry(k).microphone().orElseThrow().get("position")).isEqualTo(41);
                 assertThat(kept.entry(k).presence()).isEqualTo(6.5);
@@ -142,8 +144,8 @@ class SearchPartsTest {
         void areReadFromAToneAndWrittenAsBlocks() {
             Knobs k = Knobs.start("mid-forward crunch", Optional.of("mid-hump overdrive"), 6, 3);
             Tone t = new Tone("t", k.blocks());
-            assertThat(t.first(Kind.DRIVE)).isPresent();
-            assertThat(t.first(Kind.AMP).orElseThrow().get("gain")).isEqualTo(6);
+            assertThat(t.first(GearKind.DRIVE)).isPresent();
+            assertThat(t.first(GearKind.AMP).orElseThrow().get("gain")).isEqualTo(6);
             assertThat(Knobs.of(t).orElseThrow().values()).containsExactly(k.values());
             assertThat(Knobs.of(NONE)).isEmpty();
         }
@@ -154,15 +156,17 @@ class SearchPartsTest {
             assertThat(k.moved(0, 14).values()[0]).isEqualTo(10);
             assertThat(k.moved(0, -2).values()[0]).isZero();
             assertThat(k.values()[0]).isEqualTo(5);
-            assertThat(k.names()).contains("amp/gain").doesNotContain("drive/drive").hasSize(k.count());
+            assertThat(k.places()).extracting(ControlPlace::toString).contains("amp/gain").doesNotContain("drive/drive")
+                    .hasSize(k.count());
         }
 
         @Test
         void aCompressorStandsInFrontAndCanBeReadBack() {
             Knobs k = Knobs.start("chiming edge", Optional.empty(), 5, 5).compressed("soft-knee compressor");
             Tone t = new Tone("t", k.blocks());
-            assertThat(t.blocks().get(0).model().kind()).isEqualTo(Kind.COMPRESSOR);
-            assertThat(k.names()).endsWith("compressor/threshold", "compressor/ratio");
+            assertThat(t.blocks().get(0).model().kind()).isEqualTo(GearKind.COMPRESSOR);
+            assertThat(k.places()).extracting(ControlPlace::toString).endsWith("compressor/threshold",
+                    "compressor/ratio");
             double[] again = Knobs.of(t).orElseThrow().values();
             for (int i = 0; i < again.length; i++) assertThat(again[i]).isCloseTo(k.values()[i], within(1e-9));
         }
@@ -171,7 +175,8 @@ class SearchPartsTest {
         void lockedOnesTakeOverWhatTheyWere() {
             Knobs before = Knobs.start("chiming edge", Optional.empty(), 8, 2);
             Knobs now = Knobs.start("open clean", Optional.of("clean boost"), 3, 5);
-            Knobs taken = now.taking(before, Set.of("amp/gain", "drive/tone"));
+            Knobs taken = now.taking(before,
+                    Locks.of(ControlPlace.parse("amp/gain"), ControlPlace.parse("drive/tone")));
             assertThat(taken.values()[0]).isEqualTo(8);
             assertThat(taken.values()[4]).isEqualTo(5);
             assertThat(taken.compressor()).isEmpty();
@@ -183,7 +188,7 @@ class SearchPartsTest {
                     Block.of("chiming edge").with("treble cut", 4).with("bright", 1)));
             Knobs before = Knobs.of(held).orElseThrow();
             Knobs taken = Knobs.start("chiming edge", Optional.empty(), 5, 5).taking(before,
-                    Set.of("compressor/ratio", "amp/treble cut"));
+                    Locks.of(ControlPlace.parse("compressor/ratio"), ControlPlace.parse("amp/treble cut")));
             List<Block> blocks = taken.blocks();
             assertThat(blocks.get(0).get("ratio")).isCloseTo(6, within(1e-6));
             assertThat(blocks.get(1).get("treble cut")).isEqualTo(4);
@@ -216,7 +221,8 @@ class SearchPartsTest {
     @Test
     void optionsNeedABudget() {
         assertThatThrownBy(() -> SearchOptions.defaults().withBudget(0, 1)).hasMessageContaining("budget");
-        assertThat(SearchOptions.defaults().keeping(NONE, Set.of("amp/gain")).locked()).containsExactly("amp/gain");
+        assertThat(SearchOptions.defaults().keeping(NONE, Locks.of(ControlPlace.parse("amp/gain"))).locked())
+                .isEqualTo(Locks.of(ControlPlace.parse("amp/gain")));
     }
 
     @Test

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.CaptureSignal;
@@ -26,9 +26,9 @@ class StartingTonesTest {
         assertThat(StartingTones.ALL.stream().map(StartingTone::words).collect(Collectors.toSet()))
                 .hasSameSizeAs(StartingTones.ALL);
         assertThat(StartingTones.ALL).allSatisfy(t -> {
-            assertThat(t.tone().first(Kind.AMP)).isPresent();
-            assertThat(t.tone().first(Kind.CABINET)).isPresent();
-            assertThat(t.tone().first(Kind.MICROPHONE)).isPresent();
+            assertThat(t.tone().first(GearKind.AMP)).isPresent();
+            assertThat(t.tone().first(GearKind.CABINET)).isPresent();
+            assertThat(t.tone().first(GearKind.MICROPHONE)).isPresent();
         });
     }
 
@@ -95,11 +95,11 @@ class StartingTonesTest {
 
     @Test
     void enoughIsSaidWhereGainsHaveDriedUp() {
-        Enough done = Enough.of(1.4, List.of(1.2, 0.9, 0.88, 0.88, 0.88));
+        StoppingPoint done = StoppingPoint.of(1.4, List.of(1.2, 0.9, 0.88, 0.88, 0.88));
         assertThat(done.isReached()).isTrue();
         assertThat(done.firstChoice()).isCloseTo(0.52, within(0.01));
         assertThat(done.words()).contains("No single move").contains("first sensible choice");
-        Enough open = Enough.of(6, List.of(5.0, 4.0, 3.0, 2.0));
+        StoppingPoint open = StoppingPoint.of(6, List.of(5.0, 4.0, 3.0, 2.0));
         assertThat(open.isReached()).isFalse();
         assertThat(open.couldGain()).isPositive().isLessThanOrEqualTo(2);
     }

@@ -15,6 +15,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
@@ -125,7 +127,7 @@ class ToneSearchTest {
     @Test
     void aLockedControlKeepsItsValue() {
         Tone earlier = found.tone().with(found.tone().find("amp").orElseThrow().with("gain", 7.25));
-        Derivation d = search(DI, options().keeping(earlier, Set.of("amp/gain")), Progress.NONE);
+        Derivation d = search(DI, options().keeping(earlier, Locks.of(ControlPlace.parse("amp/gain"))), Progress.NONE);
         assertThat(gain(d.tone())).isEqualTo(7.25);
     }
 

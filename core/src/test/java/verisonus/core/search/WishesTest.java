@@ -12,17 +12,21 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.evidence.words.Claim;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
@@ -64,10 +68,11 @@ class WishesTest {
     void anHonouredClaimIsKeptAndAnIgnoredOneIsNot() {
         Wishes honoured = Wishes.NONE
                 .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.HONOURED)));
-        assertThat(search(DI, honoured).tone().first(Kind.AMP).orElseThrow().model().name()).isEqualTo("chiming edge");
+        assertThat(search(DI, honoured).tone().first(GearKind.AMP).orElseThrow().model().name())
+                .isEqualTo("chiming edge");
         Wishes ignored = Wishes.NONE
                 .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.IGNORED)));
-        assertThat(search(DI, ignored).tone().first(Kind.AMP).orElseThrow().model().name())
+        assertThat(search(DI, ignored).tone().first(GearKind.AMP).orElseThrow().model().name())
                 .isEqualTo("tight saturated");
         Wishes weighed = Wishes.NONE
                 .claiming(List.of(new Wishes.ModelClaim(Gear.model("chiming edge"), Wishes.Use.WEIGHED)));
@@ -81,12 +86,12 @@ class WishesTest {
         Sound raw = Renderer.render(new Tone("raw", List.of(TRUTH.find("amp").orElseThrow())), DI, Quality.FINAL,
                 Progress.NONE);
         Derivation d = search(raw, Wishes.NONE.through(SearchOptions.Track.THROUGH_AMP));
-        assertThat(d.tone().blocks()).extracting(b -> b.model().kind()).doesNotContain(Kind.AMP, Kind.DRIVE)
-                .contains(Kind.CABINET);
-        assertThat(d.tone().first(Kind.CABINET).orElseThrow().model().name()).isEqualTo("4×12 closed");
+        assertThat(d.tone().blocks()).extracting(b -> b.model().kind()).doesNotContain(GearKind.AMP, GearKind.DRIVE)
+                .contains(GearKind.CABINET);
+        assertThat(d.tone().first(GearKind.CABINET).orElseThrow().model().name()).isEqualTo("4×12 closed");
         assertThat(d.gap().spectrumRmsDb()).isLessThan(1);
         Derivation only = search(reference, Wishes.NONE.through(SearchOptions.Track.THROUGH_AMP_AND_CABINET));
-        assertThat(only.tone().blocks()).extracting(b -> b.model().kind()).containsOnly(Kind.EQUALIZER);
+        assertThat(only.tone().blocks()).extracting(b -> b.model().kind()).containsOnly(GearKind.EQUALIZER);
     }
 
     @Test
@@ -100,16 +105,16 @@ class WishesTest {
         Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(without).withBudget(40, 1)
                 .wishing(Wishes.NONE.offering(List.of(new Impulse("measured box", box)))), workers, Progress.NONE)
                 .run();
-        Block cabinet = d.tone().first(Kind.CABINET).orElseThrow();
+        Block cabinet = d.tone().first(GearKind.CABINET).orElseThrow();
         assertThat(cabinet.impulse().map(Impulse::name)).contains("measured box");
-        assertThat(d.tone().first(Kind.MICROPHONE)).isEmpty();
+        assertThat(d.tone().first(GearKind.MICROPHONE)).isEmpty();
     }
 
     @Test
     void aDifferenceThatIsWantedIsNotChasedAndDoesNotCount() {
         Evidence e = Examination.of(reference, Progress.NONE);
         SearchOptions wanting = SearchOptions.defaults()
-                .wishing(Wishes.NONE.wantingSo(Set.of("spectrum 80-160 Hz")));
+                .wishing(Wishes.NONE.wantingSo(Set.of(GapAttribute.BOTTOM)));
         Target plain = Target.of(reference.mid(), e.spectrum(), SearchOptions.defaults());
         Target other = Target.of(reference.mid(), e.spectrum(), wanting);
         int low = Features.LEVEL_BANDS.nearest(110);
@@ -138,7 +143,7 @@ class WishesTest {
         Wishes wishes = Wishes.NONE
                 .claiming(List.of(new Wishes.ModelClaim(Gear.model("open clean"), Wishes.Use.HONOURED)));
         assertThat(wishes.allows(Gear.model("tight saturated"), SMALL)).isTrue();
-        assertThat(search(DI, wishes).tone().first(Kind.AMP)).isPresent();
+        assertThat(search(DI, wishes).tone().first(GearKind.AMP)).isPresent();
     }
 
     @Test
@@ -155,9 +160,10 @@ class WishesTest {
         Tone earlier = TRUTH.inserted(Block.of("clean echo").with("time", 333).with("mix", 20), 3)
                 .inserted(Block.of("plain hall").with("mix", 15), 4);
         Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1)
-                .keeping(earlier, Set.of("echo/time", "reverb/mix")), workers, Progress.NONE).run();
-        assertThat(d.tone().first(Kind.ECHO).orElseThrow().get("time")).isEqualTo(333);
-        assertThat(d.tone().first(Kind.REVERB).orElseThrow().get("mix")).isEqualTo(15);
+                .keeping(earlier, Locks.of(ControlPlace.parse("echo/time"), ControlPlace.parse("reverb/mix"))), workers,
+                Progress.NONE).run();
+        assertThat(d.tone().first(GearKind.ECHO).orElseThrow().get("time")).isEqualTo(333);
+        assertThat(d.tone().first(GearKind.REVERB).orElseThrow().get("mix")).isEqualTo(15);
     }
 
     @Test
@@ -184,7 +190,7 @@ class WishesTest {
                 SearchOptions.Equalizing.EITHER, SearchOptions.Values.MODERATE, SearchOptions.Lows.ROOM_FOR_BASS);
         Derivation d = new ToneSearch(reference, DI, SearchOptions.defaults().withRig(SMALL).withBudget(40, 1)
                 .withSchool(room), workers, Progress.NONE).run();
-        assertThat(d.tone().first(Kind.EQUALIZER).orElseThrow().get("low cut")).isEqualTo(100);
+        assertThat(d.tone().first(GearKind.EQUALIZER).orElseThrow().get("low cut")).isEqualTo(100);
     }
 
     @Test
@@ -205,17 +211,17 @@ class WishesTest {
         Evidence found = Examination.of(reference, Examination.Depth.TONE, Progress.NONE)
                 .spacious(Finding.present(new ReverbReading(1.2, OptionalDouble.of(10), OptionalDouble.of(-12)), 0.95,
                         "read"))
-                .moving(Finding.present(new ModulationReading(ModulationReading.Kind.TREMOLO, OptionalDouble.of(5),
+                .moving(Finding.present(new ModulationReading(ModulationKind.TREMOLO, OptionalDouble.of(5),
                         OptionalDouble.of(60)), 0.95, "read"));
         assertThat(measured(found, Set.of()).space(DI)).isPresent();
         assertThat(measured(found, Set.of()).movement()).isPresent();
-        for (String row : List.of("space level", "space decay"))
-            assertThat(measured(found, Set.of(row)).space(DI)).as(row).isEmpty();
-        for (String row : List.of("movement", "movement rate", "movement depth"))
-            assertThat(measured(found, Set.of(row)).movement()).as(row).isEmpty();
+        for (GapAttribute row : List.of(GapAttribute.SPACE_LEVEL, GapAttribute.SPACE_DECAY))
+            assertThat(measured(found, Set.of(row)).space(DI)).as(row.words()).isEmpty();
+        for (GapAttribute row : List.of(GapAttribute.MOVEMENT, GapAttribute.MOVEMENT_RATE, GapAttribute.MOVEMENT_DEPTH))
+            assertThat(measured(found, Set.of(row)).movement()).as(row.words()).isEmpty();
     }
 
-    private static MeasuredBlocks measured(Evidence found, Set<String> wantedSo) {
+    private static MeasuredBlocks measured(Evidence found, Set<GapAttribute> wantedSo) {
         return new MeasuredBlocks(found, SearchOptions.defaults().wishing(Wishes.NONE.wantingSo(wantedSo)));
     }
 }

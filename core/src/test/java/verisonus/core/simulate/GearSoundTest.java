@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
@@ -47,7 +47,7 @@ class GearSoundTest {
     }
 
     static Stream<String> clippers() {
-        return Stream.of(Kind.DRIVE, Kind.AMP).flatMap(k -> Gear.of(k).stream()).map(Model::name);
+        return Stream.of(GearKind.DRIVE, GearKind.AMP).flatMap(k -> Gear.of(k).stream()).map(Model::name);
     }
 
     /** Whether none of it clips, follows the level or makes new frequencies. */
@@ -64,7 +64,7 @@ class GearSoundTest {
     }
 
     static Stream<String> spaces() {
-        return Gear.of(Kind.REVERB).stream().map(Model::name).filter(n -> !n.equals("spring"));
+        return Gear.of(GearKind.REVERB).stream().map(Model::name).filter(n -> !n.equals("spring"));
     }
 
     private static Block anywhere(Model m, SplittableRandom random) {
@@ -137,7 +137,7 @@ class GearSoundTest {
         @MethodSource("verisonus.core.simulate.GearSoundTest#linearModels")
         void twiceTheInputIsTwiceTheOutput(Model m) {
             Block b = anywhere(m, new SplittableRandom(SEED));
-            Tone t = tone(m.kind() == Kind.ECHO ? b.with("drive", 0) : b);
+            Tone t = tone(m.kind() == GearKind.ECHO ? b.with("drive", 0) : b);
             Sound in = Signal.plucks(0.1, 3).atDb(-6).lasting(0.4);
             float[] once = play(t, in).mid();
             float[] twice = play(t, in.gained(20 * Math.log10(2))).mid();

@@ -19,19 +19,20 @@ import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.advise.Reach;
 import verisonus.core.advise.SaidWord;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
-import verisonus.core.feel.DirtShift;
 import verisonus.core.feel.Feel;
+import verisonus.core.feel.SaturationShift;
 import verisonus.core.feel.TouchCurve;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.simulate.Renderer;
-import verisonus.core.simulate.StageDirt;
+import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
@@ -47,7 +48,7 @@ public final class AdviceModel {
     record About<T>(Tone tone, T value) {}
 
     /** Under the fingers, and where the dirt is made. */
-    record Fingers(Feel feel, StageDirt soft, StageDirt hard, List<DirtShift.Shift> shifts) {}
+    record Fingers(Feel feel, StageSaturation soft, StageSaturation hard, List<SaturationShift.Shift> shifts) {}
 
     private final DeriveModel model;
     private final ReadOnlyObjectWrapper<Optional<About<List<Move>>>> moves = none();
@@ -155,10 +156,10 @@ public final class AdviceModel {
     /** A difference is wanted, or no longer. */
     public void toggleWantedSo(GapRow row) {
         model.tone().ifPresent(t -> {
-            Set<String> now = new java.util.HashSet<>(t.gap().wantedSo());
+            Set<GapAttribute> now = new java.util.HashSet<>(t.gap().wantedSo());
             boolean wanted = now.add(row.attribute());
             if (!wanted) now.remove(row.attribute());
-            model.keep(t.wanting(now), row.attribute() + (wanted ? " wanted so" : " chased again"));
+            model.keep(t.wanting(now), row.attribute().words() + (wanted ? " wanted so" : " chased again"));
         });
     }
 
@@ -176,13 +177,13 @@ public final class AdviceModel {
                             Examination.of(mine, Examination.Depth.TONE, p),
                             mine, g.take.same() ? Optional.of(g.take.sound()) : Optional.empty()), touch);
             Sound part = di().durationS() > 6 ? di().slice(0, 6) : di();
-            return new Fingers(feel, StageDirt.of(tone, part, SOFT_DB), StageDirt.of(tone, part, 0),
-                    new DirtShift(part).of(tone));
+            return new Fingers(feel, StageSaturation.of(tone, part, SOFT_DB), StageSaturation.of(tone, part, 0),
+                    new SaturationShift(part).of(tone));
         });
     }
 
     /** Makes the same dirt elsewhere. */
-    void shift(DirtShift.Shift s) {
+    void shift(SaturationShift.Shift s) {
         model.change(s.tone(), s.words());
     }
 

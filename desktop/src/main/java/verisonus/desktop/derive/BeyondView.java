@@ -8,6 +8,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.advise.Reach;
+import verisonus.core.compare.GapAttribute;
 import verisonus.desktop.theme.Nodes;
 
 /** What the rig cannot reach and which gear would, and what the hand makes rather than the gear. */
@@ -45,9 +46,10 @@ final class BeyondView {
 
     private static void fill(VBox part, PlayingShare s) {
         part.getChildren().add(Nodes.wrapped("Through the same settings your takes lie apart by:", "quiet", "small"));
-        s.floorJnd().entrySet().stream().sorted(Map.Entry.<String, Double>comparingByValue().reversed()).limit(6)
+        s.floorJnd().entrySet().stream().sorted(Map.Entry.<GapAttribute, Double>comparingByValue().reversed()).limit(6)
                 .forEach(e -> part.getChildren().add(Nodes.label(
-                        String.format(Locale.ROOT, "%.1f JND   %s", e.getValue(), e.getKey()), "small", "figure")));
+                        String.format(Locale.ROOT, "%.1f JND   %s", e.getValue(), e.getKey().words()), "small",
+                        "figure")));
         for (String d : s.differences()) part.getChildren().add(Nodes.wrapped(capital(d) + ".", "small"));
     }
 

@@ -10,10 +10,11 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
 import verisonus.core.sound.Sound;
 
@@ -30,11 +31,11 @@ public final class ChainEdits {
     }
 
     /** Models that can be put in: those the player owns more of than the chain holds. */
-    public List<Model> available(Kind kind) {
+    public List<Model> available(GearKind kind) {
         List<Model> out = new ArrayList<>();
         for (Model m : model.rig().owned(kind)) {
             long used = tone().map(t -> t.blocks().stream().filter(b -> b.model().equals(m)).count()).orElse(0L);
-            boolean needsFile = m.name().equals("impulse response");
+            boolean needsFile = m.voice() == Voice.Cabinet.IMPULSE_RESPONSE;
             if (used < model.rig().counts().getOrDefault(m.name(), 0) && !needsFile) out.add(m);
         }
         return out;
@@ -80,8 +81,8 @@ public final class ChainEdits {
     List<Model> ownBox() {
         int most = model.rig().mostBlocks();
         if (tone().filter(t -> t.blocks().size() + 3 > most).isPresent()) return List.of();
-        List<Model> boxes = available(Kind.CABINET);
-        List<Model> microphones = available(Kind.MICROPHONE);
+        List<Model> boxes = available(GearKind.CABINET);
+        List<Model> microphones = available(GearKind.MICROPHONE);
         return boxes.isEmpty() || microphones.isEmpty() ? List.of() : List.of(boxes.get(0), microphones.get(0));
     }
 
@@ -93,7 +94,7 @@ public final class ChainEdits {
             String branch = out.routing().branches().get(out.routing().branches().size() - 1).name();
             for (Model m : own) out = Ways.appended(out, branch, Block.of(m.name()));
             List<Block> main = out.main();
-            int microphone = out.first(Kind.MICROPHONE).map(main::indexOf).orElse(main.size() - 1);
+            int microphone = out.first(GearKind.MICROPHONE).map(main::indexOf).orElse(main.size() - 1);
             String before = microphone + 1 < main.size() ? main.get(microphone + 1).id() : Branch.OUTPUT;
             return Ways.changed(out, branch, b -> b.between(b.after(), before));
         }, added.name() + " put beside " + amp.model().name() + " with its own box");

@@ -13,8 +13,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.feel.Keeping;
-import verisonus.core.rig.Kind;
+import verisonus.core.feel.HeldConstant;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.desktop.theme.Choices;
@@ -67,7 +67,7 @@ final class ChainFoot extends FlowPane {
                 out.getItems().add(said);
                 return;
             }
-            for (Kind kind : Kind.values()) {
+            for (GearKind kind : GearKind.values()) {
                 Menu of = new Menu(kind.word());
                 for (Model m : model.chain().available(kind)) {
                     MenuItem item = new MenuItem(m.name());
@@ -83,13 +83,13 @@ final class ChainFoot extends FlowPane {
     }
 
     /** What stays while a control is turned: nothing, the loudness, or the dirt too. */
-    private ChoiceBox<Keeping> keeping() {
-        ChoiceBox<Keeping> out = new ChoiceBox<>();
+    private ChoiceBox<HeldConstant> keeping() {
+        ChoiceBox<HeldConstant> out = new ChoiceBox<>();
         out.setId("keeping");
         out.getStyleClass().add("small");
         out.setMinWidth(Region.USE_PREF_SIZE);
-        out.getItems().setAll(Keeping.values());
-        out.setConverter(Choices.named(Keeping::words, Keeping.NOTHING));
+        out.getItems().setAll(HeldConstant.values());
+        out.setConverter(Choices.named(HeldConstant::words, HeldConstant.NOTHING));
         out.setAccessibleText("what stays while a control is turned");
         out.setTooltip(
                 new Tooltip("turn a gain and hear only its character: the level behind the clippers gives way, and"

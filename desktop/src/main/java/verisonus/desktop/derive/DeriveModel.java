@@ -21,11 +21,12 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.feel.FairSwap;
-import verisonus.core.feel.Keeping;
+import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
@@ -51,7 +52,7 @@ public final class DeriveModel {
     private final Set<String> whole = new HashSet<>();
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private final HeardTone heard;
-    private final ObjectProperty<Keeping> keeping = new SimpleObjectProperty<>(Keeping.NOTHING);
+    private final ObjectProperty<HeldConstant> keeping = new SimpleObjectProperty<>(HeldConstant.NOTHING);
 
     private final ReadOnlyObjectWrapper<Optional<Spectra>> spectra = new ReadOnlyObjectWrapper<>(Optional.empty());
 
@@ -158,7 +159,7 @@ public final class DeriveModel {
                     Block box = cabinet.exchangedFor(Gear.model("impulse response")).with(impulse);
                     Tone changed = t.tone().with(box);
                     for (Block b : t.tone().main()) {
-                        if (b.model().kind() == Kind.MICROPHONE) changed = changed.with(b.switched(false));
+                        if (b.model().kind() == GearKind.MICROPHONE) changed = changed.with(b.switched(false));
                     }
                     change(changed, impulse.name() + " for " + cabinet.model().name());
                 }));
@@ -197,10 +198,8 @@ public final class DeriveModel {
     /** Locks a control at its value, or lets it go again. */
     public void toggleLock(SettingRow row) {
         tone().ifPresent(t -> {
-            Set<String> locked = new HashSet<>(t.locked());
-            boolean now = locked.add(row.name());
-            if (!now) locked.remove(row.name());
-            keep(t.locking(locked), (now ? "Locked " : "Unlocked ") + words(row));
+            boolean now = !t.locked().holds(row.place());
+            keep(t.locking(t.locked().with(row.place(), now)), (now ? "Locked " : "Unlocked ") + words(row));
         });
     }
 
@@ -211,8 +210,8 @@ public final class DeriveModel {
         String what = words(row) + " to " + rig().display(row.block().model(), row.control(), value);
         Tone now = before.get().tone();
         Optional<Sound> di = desk.sounds().get().di();
-        Keeping stays = di.isEmpty() ? Keeping.NOTHING : keeping.get();
-        if (stays == Keeping.NOTHING) {
+        HeldConstant stays = di.isEmpty() ? HeldConstant.NOTHING : keeping.get();
+        if (stays == HeldConstant.NOTHING) {
             retone(before.get(), now.with(row.block().with(row.control().name(), value)), what);
             return;
         }
@@ -227,7 +226,7 @@ public final class DeriveModel {
     }
 
     /** What stays while a control is turned by hand. */
-    public ObjectProperty<Keeping> keeping() {
+    public ObjectProperty<HeldConstant> keeping() {
         return keeping;
     }
 

@@ -143,10 +143,15 @@ public final class DeriveView extends BorderPane {
         });
     }
 
+    private static String id(SettingRow r) {
+        return (r.block().id() + "-" + r.control().name()).replace(' ', '-');
+    }
+
     private static String summary(DerivedTone t) {
         return String.format(Locale.ROOT, "Searched %,d tones in %.1f s from a take of %s; %d locked.",
                 t.search().candidates(), t.search().seconds(),
-                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing", t.locked().size());
+                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing",
+                t.locked().places().size());
     }
 
     private void fill(List<SettingRow> rows) {
@@ -178,7 +183,7 @@ public final class DeriveView extends BorderPane {
         table.add(name, 1, line);
         if (!r.control().isChoice()) {
             ScaleView scale = new ScaleView(r, model, theme);
-            scale.setId("scale-" + r.name().replace('/', '-').replace(' ', '-'));
+            scale.setId("scale-" + id(r));
             scale.setDisable(!on);
             table.add(scale, 2, line);
         }
@@ -189,7 +194,7 @@ public final class DeriveView extends BorderPane {
         if (!tight) table.add(why, WHY, line);
         ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
         lock.getStyleClass().addAll("plain", "small");
-        lock.setId("lock-" + r.name().replace('/', '-').replace(' ', '-'));
+        lock.setId("lock-" + id(r));
         lock.setSelected(r.locked());
         lock.setTooltip(new Tooltip("a locked setting keeps its value when a tone is derived again"));
         lock.setOnAction(_ -> model.toggleLock(r));

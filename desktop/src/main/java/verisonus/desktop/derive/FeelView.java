@@ -13,8 +13,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.compare.GapRow;
-import verisonus.core.feel.DirtShift;
-import verisonus.core.simulate.StageDirt;
+import verisonus.core.feel.SaturationShift;
+import verisonus.core.simulate.StageSaturation;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -58,15 +58,15 @@ final class FeelView {
         for (GapRow r : f.feel().rows()) body.getChildren().add(row(r));
         title("Where the dirt is made");
         for (int i = 0; i < f.hard().stages().size(); i++) {
-            StageDirt.Stage hard = f.hard().stages().get(i);
-            StageDirt.Stage soft = f.soft().stages().get(i);
+            StageSaturation.Stage hard = f.hard().stages().get(i);
+            StageSaturation.Stage soft = f.soft().stages().get(i);
             body.getChildren().add(pair(hard.block().equals("drive") ? "drive" : hard.block() + ", " + hard.name(),
                     String.format(Locale.ROOT, "soft %.0f %%   hard %.0f %%", 100 * soft.share(), 100 * hard.share())));
         }
         if (f.shifts().isEmpty()) return;
         title("The same dirt elsewhere");
         int n = 0;
-        for (DirtShift.Shift s : f.shifts()) {
+        for (SaturationShift.Shift s : f.shifts()) {
             Button show = Nodes.plain("show me");
             show.setId("shift-" + ++n);
             show.getStyleClass().add("small");
@@ -87,7 +87,7 @@ final class FeelView {
 
     private VBox row(GapRow r) {
         boolean heard = r.audibility() >= 1;
-        VBox out = new VBox(pair(r.attribute(), String.format(Locale.ROOT, "%.1f JND", r.audibility())),
+        VBox out = new VBox(pair(r.attribute().words(), String.format(Locale.ROOT, "%.1f JND", r.audibility())),
                 Nodes.label(String.format(Locale.ROOT, "%s → %s %s", LedgerView.figure(r.reference(), r.unit()),
                         LedgerView.figure(r.candidate(), r.unit()), r.unit()), "quiet", "small", "figure"));
         if (heard) out.getChildren().add(Nodes.wrapped(r.advice(), "small", "said"));

@@ -7,7 +7,7 @@ import verisonus.casebook.store.Region;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.Renderer;
@@ -77,8 +77,8 @@ final class HeardTone {
     }
 
     private static List<Block> effects(Tone t) {
-        return t.blocks().stream().filter(b -> b.model().kind() == Kind.ECHO || b.model().kind() == Kind.REVERB
-                || b.model().kind() == Kind.MODULATION).toList();
+        return t.blocks().stream().filter(b -> b.model().kind() == GearKind.ECHO || b.model().kind() == GearKind.REVERB
+                || b.model().kind() == GearKind.MODULATION).toList();
     }
 
     private interface Question {

@@ -148,7 +148,8 @@ final class LedgerView extends BorderPane {
 
     private VBox line(GapRow r, boolean ofTone) {
         boolean heard = r.audibility() >= 1;
-        Label what = Nodes.label(r.attribute().replace("spectrum ", "").replace('-', '–'), heard ? "strong" : "quiet");
+        Label what = Nodes.label(r.attribute().words().replace("spectrum ", "").replace('-', '–'),
+                heard ? "strong" : "quiet");
         Label figures = Nodes.label(
                 figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit())
                         + (r.unit().equals("index") ? "" : " " + r.unit()),
@@ -167,7 +168,7 @@ final class LedgerView extends BorderPane {
             Region push = new Region();
             HBox.setHgrow(push, Priority.ALWAYS);
             ToggleButton wanted = new ToggleButton(model.isWantedSo(r) ? "chase it" : "wanted so");
-            wanted.setId("wanted-" + r.attribute().replace(' ', '-'));
+            wanted.setId("wanted-" + r.attribute().words().replace(' ', '-'));
             wanted.getStyleClass().addAll("plain", "small");
             wanted.setMinWidth(Region.USE_PREF_SIZE);
             wanted.setTooltip(new Tooltip("a difference that is wanted leaves the score and is not chased"));

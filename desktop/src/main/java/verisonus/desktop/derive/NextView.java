@@ -17,7 +17,7 @@ import javafx.scene.layout.VBox;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Remarks;
 import verisonus.core.advise.Move;
-import verisonus.core.search.Tie;
+import verisonus.core.search.ControlTrade;
 import verisonus.desktop.theme.Nodes;
 
 /** The moves that bring the tone nearer, or that a word asks for; each can be made, measured and taken back. */
@@ -96,7 +96,7 @@ final class NextView {
 
     private void remarks(Remarks r) {
         if (!r.enough().isEmpty()) part("When to stop", List.of(r.enough()));
-        if (!r.ties().isEmpty()) part("Can be traded", r.ties().stream().map(Tie::words).toList());
+        if (!r.ties().isEmpty()) part("Can be traded", r.ties().stream().map(ControlTrade::words).toList());
         if (!r.start().isEmpty()) {
             part("Nearest known tone: " + r.start(), r.changed().isEmpty()
                     ? List.of("nothing changed from it")

@@ -10,11 +10,13 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.store.Verdict;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.words.Claim;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.ClaimedGear;
 import verisonus.core.search.SearchOptions;
@@ -65,12 +67,12 @@ public final class SearchChoices {
                         lows.get()))
                 .withBudget(effort.get().renders, 1).correctedBy(corrections(c))
                 .wishing(wishes(c, book));
-        Set<String> locked = before.map(DerivedTone::locked).orElse(Set.of());
-        return locked.isEmpty() ? plain : plain.keeping(before.orElseThrow().tone(), locked);
+        Locks locked = before.map(DerivedTone::locked).orElse(Locks.NONE);
+        return locked.equals(Locks.NONE) ? plain : plain.keeping(before.orElseThrow().tone(), locked);
     }
 
     private Wishes wishes(OpenCase c, Casebook book) {
-        Set<String> wantedSo = c.tone().map(t -> t.gap().wantedSo()).orElse(Set.of());
+        Set<GapAttribute> wantedSo = c.tone().map(t -> t.gap().wantedSo()).orElse(Set.of());
         List<StartingTone> known = book.cases().stream().filter(o -> o.id() != c.entry().id())
                 .flatMap(o -> book.tone(o.id()).map(t -> new StartingTone(o.name(), t.tone())).stream()).toList();
         Wishes out = Wishes.NONE.wantingSo(wantedSo).through(track.get()).knowing(known)
@@ -84,7 +86,7 @@ public final class SearchChoices {
 
     /** What the player has put right counts before what others say. */
     private List<Correction> corrections(OpenCase c) {
-        List<Correction> own = Verdict.corrections(c.verdicts());
+        List<Correction> own = Judgement.corrections(c.verdicts());
         List<Correction> out = new ArrayList<>(own);
         for (Correction said : ClaimedGear.absent(said(c), claims.get())) {
             if (own.stream().noneMatch(o -> o.topic() == said.topic())) out.add(said);

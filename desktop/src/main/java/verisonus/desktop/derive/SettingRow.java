@@ -8,7 +8,8 @@ import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Tolerance;
 
@@ -34,13 +35,12 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
             boolean first = true;
             for (Control c : b.model().controls()) {
                 if (!whole.contains(b.id()) && !shown(b, c)) continue;
-                String name = b.id() + "/" + c.name();
                 Optional<Tolerance> tolerance = derived.tolerances().stream()
                         .filter(t -> t.block().equals(b.id()) && t.control().equals(c.name())).findFirst();
                 Optional<Double> earlier = derived.earlier().flatMap(t -> t.find(b.id()))
                         .filter(e -> e.model().equals(b.model())).map(e -> e.get(c.name()));
-                out.add(new SettingRow(b, c, first, tolerance, earlier, derived.locked().contains(name),
-                        b.model().kind() == Kind.ECHO && tolerance.isPresent()));
+                out.add(new SettingRow(b, c, first, tolerance, earlier, derived.locked().holds(b.id(), c.name()),
+                        b.model().kind() == GearKind.ECHO && tolerance.isPresent()));
                 first = false;
             }
         }
@@ -58,9 +58,9 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         };
     }
 
-    /** "amp/gain": how locks name it. */
-    public String name() {
-        return block.id() + "/" + control.name();
+    /** How locks name it. */
+    public ControlPlace place() {
+        return ControlPlace.of(block, control.name());
     }
 
     public String label() {

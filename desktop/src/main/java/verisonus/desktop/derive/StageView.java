@@ -20,10 +20,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
 import verisonus.desktop.theme.Nodes;
 
@@ -132,10 +133,10 @@ final class StageView extends VBox {
     private ContextMenu menu(Tone tone) {
         Menu others = new Menu("Exchange for");
         for (Model m : model.rig().owned(block.model().kind())) {
-            if (m.equals(block.model()) || m.name().equals("impulse response")) continue;
+            if (m.equals(block.model()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
             others.getItems().add(item(m.name(), () -> model.chain().exchange(block, m)));
         }
-        if (block.model().kind() == Kind.CABINET) {
+        if (block.model().kind() == GearKind.CABINET) {
             others.getItems().add(item("an impulse response…", () -> impulses.choose(getScene().getWindow(), block)));
         }
         ContextMenu menu = new ContextMenu();
@@ -164,11 +165,13 @@ final class StageView extends VBox {
         String own = Ways.of(tone, block.id());
         List<Menu> out = new ArrayList<>();
         Menu beside = new Menu("Put beside it");
-        Kind kind = block.model().kind();
+        GearKind kind = block.model().kind();
         if (own.equals(Ways.MAIN) && chain.full().isEmpty()) {
             for (Model m : chain.available(kind))
                 beside.getItems().add(item(m.name(), () -> chain.putBeside(block, m)));
-            for (Model m : kind == Kind.AMP && !chain.ownBox().isEmpty() ? chain.available(kind) : List.<Model>of()) {
+            for (Model m : kind == GearKind.AMP && !chain.ownBox().isEmpty()
+                    ? chain.available(kind)
+                    : List.<Model>of()) {
                 beside.getItems().add(item(m.name() + " with a box and a microphone of its own",
                         () -> chain.putBesideWhole(block, m)));
             }
@@ -176,7 +179,7 @@ final class StageView extends VBox {
         if (!beside.getItems().isEmpty()) out.add(beside);
         Menu ways = new Menu("Its way");
         for (String way : Ways.all(tone)) {
-            if (way.equals(Ways.LOOP) && kind == Kind.AMP) continue;
+            if (way.equals(Ways.LOOP) && kind == GearKind.AMP) continue;
             MenuItem i = item(way, () -> chain.put(block, way));
             i.setDisable(way.equals(own));
             ways.getItems().add(i);

@@ -5,10 +5,10 @@ import java.util.Optional;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.store.Verdict;
 
 /**
  * What is known of the case on the desk, apart from its sound.
@@ -21,7 +21,7 @@ import verisonus.casebook.store.Verdict;
  * @param claims what is said about the case's gear
  */
 public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions, Optional<Region> region,
-        Optional<Measurement> measurement, List<Verdict> verdicts, List<ClaimEntry> claims,
+        Optional<Measurement> measurement, List<Judgement> verdicts, List<ClaimEntry> claims,
         Optional<DerivedTone> tone) {
     public OpenCase {
         media = List.copyOf(media);

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.plan.RigCheck;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -48,8 +48,8 @@ public final class GearModel {
         return true;
     }
 
-    public void once(Kind kind, boolean only) {
-        Set<Kind> next = new HashSet<>(rig().once());
+    public void once(GearKind kind, boolean only) {
+        Set<GearKind> next = new HashSet<>(rig().once());
         if (only) {
             next.add(kind);
         } else {

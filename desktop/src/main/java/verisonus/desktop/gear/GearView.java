@@ -21,7 +21,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -110,7 +110,7 @@ public final class GearView extends BorderPane {
         guitars.setText(String.join("\n", rig.guitars()));
         most.setText(String.valueOf(rig.mostBlocks()));
         once.getChildren().clear();
-        for (Kind k : Kind.values()) {
+        for (GearKind k : GearKind.values()) {
             CheckBox box = new CheckBox(k.word());
             box.setSelected(rig.once().contains(k));
             box.setOnAction(_ -> model.once(k, box.isSelected()));
@@ -120,7 +120,7 @@ public final class GearView extends BorderPane {
         String[] heads = {"", "count", "scale or mix", "price", "kg", "minutes"};
         for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
         int line = 1;
-        for (Kind k : Kind.values()) {
+        for (GearKind k : GearKind.values()) {
             Label kind = Nodes.label(k.word(), "strong");
             kind.setPadding(new Insets(8, 0, 0, 0));
             table.add(kind, 0, line++);

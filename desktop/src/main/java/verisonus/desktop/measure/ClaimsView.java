@@ -36,11 +36,11 @@ final class ClaimsView extends VBox {
 
     private VBox line(ClaimEntry c) {
         Claim.Judgement j = model.judge(c.claim());
-        Label verdict = Nodes.label(switch (j.verdict()) {
+        Label verdict = Nodes.label(switch (j.standing()) {
             case SUPPORTED -> "● supported";
             case CONTRADICTED -> "✕ contradicted";
             case UNDECIDED -> "○ undecided";
-        }, j.verdict() == Claim.Verdict.CONTRADICTED ? "warned" : "reference-ink");
+        }, j.standing() == Claim.Standing.CONTRADICTED ? "warned" : "reference-ink");
         verdict.setMinWidth(116);
         Button remove = Nodes.plain("remove");
         remove.setOnAction(_ -> model.removeClaim(c));

@@ -16,10 +16,10 @@ import javafx.beans.property.SimpleIntegerProperty;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.store.ClaimEntry;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.store.Verdict;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.casebook.words.FindingsCsv;
 import verisonus.core.evidence.Correction;
@@ -79,18 +79,18 @@ public final class MeasureModel {
     }
 
     /** What the player says of a finding. */
-    public Optional<Verdict> verdict(String topic) {
-        return Verdict.of(desk.open().get().map(OpenCase::verdicts).orElse(List.of()), topic);
+    public Optional<Judgement> verdict(String topic) {
+        return Judgement.of(desk.open().get().map(OpenCase::verdicts).orElse(List.of()), topic);
     }
 
     /** Accepts the chosen finding, or takes that back. */
     public void accept() {
-        say(f -> new Verdict(f.topic(), Verdict.State.ACCEPTED, OptionalDouble.empty()));
+        say(f -> new Judgement(f.topic(), Judgement.State.ACCEPTED, OptionalDouble.empty()));
     }
 
     /** Sets the chosen finding aside: nothing rests on it any more. */
     public void setAside() {
-        say(f -> new Verdict(f.topic(), Verdict.State.SET_ASIDE, OptionalDouble.empty()));
+        say(f -> new Judgement(f.topic(), Judgement.State.SET_ASIDE, OptionalDouble.empty()));
     }
 
     /** Puts the player's figure in place of the measured one. @return whether the figure can be meant */
@@ -99,7 +99,7 @@ public final class MeasureModel {
         if (topic.isEmpty() || !topic.get().accepts(figure)) return false;
         boolean needsMore = topic.get() == Correction.Topic.ECHO || topic.get() == Correction.Topic.MOVEMENT;
         if (needsMore && chosen().filter(f -> f.presence() == Presence.PRESENT).isEmpty()) return false;
-        say(f -> new Verdict(f.topic(), Verdict.State.CORRECTED, OptionalDouble.of(figure)));
+        say(f -> new Judgement(f.topic(), Judgement.State.CORRECTED, OptionalDouble.of(figure)));
         return true;
     }
 
@@ -130,15 +130,16 @@ public final class MeasureModel {
         Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
         if (bpm.isEmpty() || region.isEmpty() || !Correction.Topic.PULSE.accepts(bpm.getAsDouble())) return;
         double rounded = Math.rint(10 * bpm.getAsDouble()) / 10;
-        desk.book().keepVerdict(region.get().id(), new Verdict(Correction.Topic.PULSE.words(), Verdict.State.CORRECTED,
-                OptionalDouble.of(rounded)));
+        desk.book().keepVerdict(region.get().id(),
+                new Judgement(Correction.Topic.PULSE.words(), Judgement.State.CORRECTED,
+                        OptionalDouble.of(rounded)));
         desk.refresh();
     }
 
-    private void say(Function<EvidenceSentences, Verdict> of) {
+    private void say(Function<EvidenceSentences, Judgement> of) {
         Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
         if (region.isEmpty() || chosen().isEmpty()) return;
-        Verdict v = of.apply(chosen().get());
+        Judgement v = of.apply(chosen().get());
         if (verdict(v.topic()).filter(v::equals).isPresent()) {
             desk.book().dropVerdict(region.get().id(), v.topic());
         } else {
@@ -194,7 +195,7 @@ public final class MeasureModel {
     }
 
     /** Learns a word: it fits the region under study and not the other one. @return what was learnt, or why nothing was */
-    public String teach(String name, Word.Kind kind, Measured without) {
+    public String teach(String name, Word.About kind, Measured without) {
         Optional<Measurement> with = desk.open().get().flatMap(OpenCase::measurement);
         if (with.isEmpty() || name.isBlank()) return "Measure the region and type a word first.";
         Optional<Word> word = Word.taughtBy(name.strip(), kind, traits(with.get()), traits(without.measurement()));
@@ -244,7 +245,7 @@ public final class MeasureModel {
     public Claim.Judgement judge(Claim claim) {
         return desk.open().get().flatMap(OpenCase::measurement)
                 .map(m -> EvidenceJson.judgement("casebook", m.document(), claim.says()))
-                .orElse(new Claim.Judgement(Claim.Verdict.UNDECIDED, "the region is not measured yet"));
+                .orElse(new Claim.Judgement(Claim.Standing.UNDECIDED, "the region is not measured yet"));
     }
 
     /** Writes the findings to a file: a table where it ends in .csv, else the whole document. */

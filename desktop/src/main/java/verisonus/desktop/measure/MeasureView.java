@@ -25,7 +25,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
-import verisonus.casebook.store.Verdict;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.desktop.theme.Nodes;
@@ -175,8 +175,8 @@ public final class MeasureView extends BorderPane {
 
     private HBox row(EvidenceSentences f, int index) {
         boolean open = f.presence() == Presence.UNKNOWN;
-        Optional<Verdict> said = model.verdict(f.topic());
-        boolean aside = said.filter(v -> v.state() == Verdict.State.SET_ASIDE).isPresent();
+        Optional<Judgement> said = model.verdict(f.topic());
+        boolean aside = said.filter(v -> v.state() == Judgement.State.SET_ASIDE).isPresent();
         Label mark = Nodes.label(open || aside ? "○" : "●", "reference-ink");
         mark.setMinWidth(15);
         Label topic = Nodes.label(f.topic(), "strong");

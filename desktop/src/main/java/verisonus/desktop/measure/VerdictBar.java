@@ -8,7 +8,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import verisonus.casebook.store.Verdict;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Correction;
 import verisonus.desktop.theme.Nodes;
@@ -57,9 +57,10 @@ final class VerdictBar extends VBox {
         Optional<Correction.Topic> topic = f.flatMap(s -> Correction.Topic.of(s.topic()));
         correction.setVisible(topic.isPresent());
         unit.setText(topic.map(Correction.Topic::unit).orElse(""));
-        Optional<Verdict> said = f.flatMap(s -> model.verdict(s.topic()));
-        accept.setText(said.filter(v -> v.state() == Verdict.State.ACCEPTED).isPresent() ? "accepted ◇" : "accept");
-        aside.setText(said.filter(v -> v.state() == Verdict.State.SET_ASIDE).isPresent() ? "set aside ◇" : "set aside");
+        Optional<Judgement> said = f.flatMap(s -> model.verdict(s.topic()));
+        accept.setText(said.filter(v -> v.state() == Judgement.State.ACCEPTED).isPresent() ? "accepted ◇" : "accept");
+        aside.setText(
+                said.filter(v -> v.state() == Judgement.State.SET_ASIDE).isPresent() ? "set aside ◇" : "set aside");
         figure.setText(said.filter(v -> v.figure().isPresent())
                 .map(v -> String.valueOf(v.figure().getAsDouble())).orElse(""));
         fault.setText("");

@@ -91,7 +91,7 @@ final class WordsView extends VBox {
             without.setConverter(Choices.named(MeasureModel.Measured::words, others.get(0)));
             without.setValue(others.get(0));
         }
-        teach.setOnAction(_ -> said.setText(model.teach(name.getText(), Word.Kind.COLOUR, without.getValue())));
+        teach.setOnAction(_ -> said.setText(model.teach(name.getText(), Word.About.COLOUR, without.getValue())));
         return out;
     }
 }

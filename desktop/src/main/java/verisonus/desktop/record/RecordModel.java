@@ -186,8 +186,10 @@ public final class RecordModel implements AutoCloseable {
         OpenCase c = desk.open().get().orElseThrow();
         long there = c.media().stream().filter(m -> m.role() == Medium.Role.DI).count();
         String name = "take " + (there + 1);
-        desk.work().run("Keeping " + name, _ -> desk.book().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
-                SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)), _ -> {
+        desk.work().run("HeldConstant " + name,
+                _ -> desk.book().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
+                        SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)),
+                _ -> {
                     takes.set(takes.get().stream().filter(t -> t != take).toList());
                     desk.refresh();
                 });

@@ -14,6 +14,7 @@ import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.advise.Move;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
@@ -23,9 +24,9 @@ import verisonus.core.travel.PlaybackSystem;
 import verisonus.desktop.desk.DeskFixture;
 
 class AdviceModelTest {
-    private static final GapRow LOWS = new GapRow("spectrum 80-160 Hz", "dB", -20, -17, 1, "cabinet", "bass down",
+    private static final GapRow LOWS = new GapRow(GapAttribute.BOTTOM, "dB", -20, -17, 1, "cabinet", "bass down",
             true);
-    private static final GapRow MIDDLE = new GapRow("spectrum 400-1000 Hz", "dB", 3, 2, 1, "amp", "mid up", true);
+    private static final GapRow MIDDLE = new GapRow(GapAttribute.MIDDLE, "dB", 3, 2, 1, "amp", "mid up", true);
 
     @TempDir
     private Path dir;

@@ -15,6 +15,7 @@ import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
@@ -43,7 +44,7 @@ class HeardToneTest {
     }
 
     private HeardTone.Place place(Region region, Sound take, double startS) {
-        DerivedTone before = new DerivedTone(CLEAN, Optional.empty(), Set.of(), List.of(), List.of(),
+        DerivedTone before = new DerivedTone(CLEAN, Optional.empty(), Locks.NONE, List.of(), List.of(),
                 new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 1, "", startS));
         Sounds here = fixture.desk().sounds().get();
         return new HeardTone.Place(before, region, new Sounds(here.reference(), Optional.of(take), Optional.empty(),

@@ -11,11 +11,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Tolerance;
@@ -48,13 +51,13 @@ class ScalesTest {
 
     @Test
     void theLedgerPutsWhoHasMoreToTheRight() {
-        GapScale more = GapScale.of(new GapRow("x", "dB", 0, 2, 1, "", "", true));
+        GapScale more = GapScale.of(new GapRow(GapAttribute.CREST, "dB", 0, 2, 1, "", "", true));
         assertThat(more.mineShare()).isGreaterThan(more.referenceShare());
-        GapScale less = GapScale.of(new GapRow("x", "dB", 0, -2, 1, "", "", true));
+        GapScale less = GapScale.of(new GapRow(GapAttribute.CREST, "dB", 0, -2, 1, "", "", true));
         assertThat(less.mineShare()).isLessThan(less.referenceShare());
-        GapScale none = GapScale.of(new GapRow("x", "dB", 1, 1, 1, "", "", true));
+        GapScale none = GapScale.of(new GapRow(GapAttribute.CREST, "dB", 1, 1, 1, "", "", true));
         assertThat(none.mineShare()).isEqualTo(none.referenceShare());
-        GapScale huge = GapScale.of(new GapRow("x", "dB", 0, 500, 1, "", "", true));
+        GapScale huge = GapScale.of(new GapRow(GapAttribute.CREST, "dB", 0, 500, 1, "", "", true));
         assertThat(huge.mineShare()).isLessThanOrEqualTo(1);
     }
 
@@ -63,7 +66,7 @@ class ScalesTest {
         Tone before = new Tone("t", List.of(Block.of("chiming edge").with("gain", 3)));
         Tone now = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4), Block.of("2×12 open"),
                 Block.of("parametric equalizer").with("peak 1", 2).with("peak 1 frequency", 900)));
-        DerivedTone d = new DerivedTone(now, Optional.of(before), Set.of("amp/gain"),
+        DerivedTone d = new DerivedTone(now, Optional.of(before), Locks.of(ControlPlace.parse("amp/gain")),
                 List.of(new Tolerance("amp", "gain", 4, 3.5, 4.5, "level at 2.0 kHz")), List.of(),
                 new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 1, "", 0));
         List<SettingRow> rows = SettingRow.of(d);

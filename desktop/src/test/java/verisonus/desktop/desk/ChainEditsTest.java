@@ -11,10 +11,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verisonus.core.compare.GapLedger;
-import verisonus.core.feel.Keeping;
+import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
 import verisonus.desktop.derive.ChainEdits;
@@ -75,7 +75,7 @@ class ChainEditsTest {
 
     @Test
     void onlyWhatTheRigStillHasIsOffered() {
-        assertThat(edits().available(Kind.AMP)).doesNotContain(Gear.model("chiming edge"));
+        assertThat(edits().available(GearKind.AMP)).doesNotContain(Gear.model("chiming edge"));
         assertThat(edits().full()).isEmpty();
     }
 
@@ -101,13 +101,13 @@ class ChainEditsTest {
 
     @Test
     void settingsThatAreRarelyMovedAreShownOnceTheyAre() {
-        assertThat(model.settings()).extracting(SettingRow::name).contains("amp/gain")
+        assertThat(model.settings()).extracting(r -> r.place().toString()).contains("amp/gain")
                 .doesNotContain("amp/ripple", "cabinet/speaker");
         SettingRow gain = model.settings().get(0);
         model.turn(new SettingRow(gain.block(), gain.block().model().control("ripple"), false, Optional.empty(),
                 Optional.empty(), false, false), 4);
         fixture.settle();
-        assertThat(model.settings()).extracting(SettingRow::name).contains("amp/ripple");
+        assertThat(model.settings()).extracting(r -> r.place().toString()).contains("amp/ripple");
     }
 
     @Test
@@ -146,8 +146,9 @@ class ChainEditsTest {
 
     @Test
     void aGainIsTurnedAtTheSameLoudnessWhereThatIsAsked() {
-        model.keeping().set(Keeping.LOUDNESS);
-        SettingRow gain = model.settings().stream().filter(r -> r.name().equals("amp/gain")).findFirst().orElseThrow();
+        model.keeping().set(HeldConstant.LOUDNESS);
+        SettingRow gain = model.settings().stream().filter(r -> r.place().toString().equals("amp/gain")).findFirst()
+                .orElseThrow();
         double before = tone().find("microphone").orElseThrow().get("level");
         model.turn(gain, 9);
         assertThat(tone().find("amp").orElseThrow().get("gain")).isEqualTo(9);

@@ -13,6 +13,7 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
@@ -55,8 +56,10 @@ public final class DeskFixture implements AutoCloseable {
 
     /** Keeps a tone for the case, as if it had been derived, with this gap. */
     public void keepTone(Tone tone, GapLedger gap) {
-        book.keepTone(open().entry().id(), new DerivedTone(tone, Optional.empty(), Set.of(), List.of(), List.of(), gap,
-                new DerivedTone.Search("same phrase", 1, 10, "", 0)), "Derived");
+        book.keepTone(open().entry().id(),
+                new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), gap,
+                        new DerivedTone.Search("same phrase", 1, 10, "", 0)),
+                "Derived");
         desk.refresh();
         settle();
     }

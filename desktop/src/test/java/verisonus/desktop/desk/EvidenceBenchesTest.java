@@ -13,9 +13,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Judgement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.store.Verdict;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.words.Claim;
@@ -171,7 +171,7 @@ class EvidenceBenchesTest {
             MeasureModel m = measured();
             choose(m, "Colour");
             m.accept();
-            assertThat(m.verdict("Colour").orElseThrow().state()).isEqualTo(Verdict.State.ACCEPTED);
+            assertThat(m.verdict("Colour").orElseThrow().state()).isEqualTo(Judgement.State.ACCEPTED);
             m.accept();
             assertThat(m.verdict("Colour")).isEmpty();
         }
@@ -183,11 +183,11 @@ class EvidenceBenchesTest {
             assertThat(m.correct(5)).isFalse();
             assertThat(m.correct(Double.NaN)).isFalse();
             assertThat(m.correct(98)).isTrue();
-            assertThat(Verdict.corrections(fixture.open().verdicts())).hasSize(1);
+            assertThat(Judgement.corrections(fixture.open().verdicts())).hasSize(1);
             choose(m, "Colour");
             assertThat(m.correct(98)).isFalse();
             m.setAside();
-            assertThat(m.verdict("Colour").orElseThrow().state()).isEqualTo(Verdict.State.SET_ASIDE);
+            assertThat(m.verdict("Colour").orElseThrow().state()).isEqualTo(Judgement.State.SET_ASIDE);
         }
 
         @Test
@@ -201,7 +201,7 @@ class EvidenceBenchesTest {
             fixture.settle();
             MeasureModel.Measured without = m.measured().stream().filter(x -> x.medium().id() != other.id()).findFirst()
                     .orElseThrow();
-            assertThat(m.teach("cardboard", Word.Kind.COLOUR, without)).startsWith("Learnt: cardboard");
+            assertThat(m.teach("cardboard", Word.About.COLOUR, without)).startsWith("Learnt: cardboard");
             Word word = m.words().stream().map(Word.Fit::word).filter(w -> w.name().equals("cardboard")).findFirst()
                     .orElseThrow();
             Word.Condition c = word.conditions().get(0);
@@ -224,7 +224,7 @@ class EvidenceBenchesTest {
             Claim claim = new Claim(Claim.Says.CLICK, "a sleeve", Claim.Certainty.RUMOUR);
             m.claim(claim);
             assertThat(fixture.open().claims()).hasSize(1);
-            assertThat(m.judge(claim).verdict()).isEqualTo(Claim.Verdict.UNDECIDED);
+            assertThat(m.judge(claim).standing()).isEqualTo(Claim.Standing.UNDECIDED);
             assertThat(m.judge(claim).why()).contains("too short");
             m.removeClaim(fixture.open().claims().get(0));
             assertThat(fixture.open().claims()).isEmpty();

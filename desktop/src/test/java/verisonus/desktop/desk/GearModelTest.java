@@ -8,7 +8,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.desktop.derive.DeriveModel;
 import verisonus.desktop.gear.GearModel;
@@ -45,14 +45,14 @@ class GearModelTest {
 
     @Test
     void limitsGuitarsAndNumbersAreKept() {
-        model.once(Kind.ECHO, true);
+        model.once(GearKind.ECHO, true);
         model.guitars("one, two pickups\n\n  another  \n");
         assertThat(model.mostBlocks(6)).isTrue();
         assertThat(model.mostBlocks(0)).isFalse();
         model.scale(Gear.model("chiming edge"), "±");
         model.practical(Gear.model("chiming edge"), new Rig.Practical(1, 2, 3));
         Rig rig = fixture.book().rig();
-        assertThat(rig.once()).containsExactly(Kind.ECHO);
+        assertThat(rig.once()).containsExactly(GearKind.ECHO);
         assertThat(rig.guitars()).containsExactly("one, two pickups", "another");
         assertThat(rig.mostBlocks()).isEqualTo(6);
         assertThat(rig.practical(Gear.model("chiming edge")).weightKg()).isEqualTo(2);

@@ -63,7 +63,7 @@ class RecorderTest {
         assertThat(judged.get(0).index()).isEqualTo(2);
         assertThat(judged.get(0).samePhrase()).isTrue();
         assertThat(judged).filteredOn(j -> j.index() == 1).singleElement()
-                .satisfies(j -> assertThat(j.check().verdict()).isEqualTo(InputCheck.Verdict.CLIPPED));
+                .satisfies(j -> assertThat(j.check().verdict()).isEqualTo(InputCheck.Fitness.CLIPPED));
         assertThat(judged).filteredOn(j -> j.index() == 0).singleElement()
                 .satisfies(j -> assertThat(j.samePhrase()).isFalse());
     }
@@ -72,9 +72,9 @@ class RecorderTest {
     void theInputIsCalledSilentLowGoodOrClipped() {
         Sound playing = Guitarist.play("Glass Harbour", 0).slice(0, 4);
         double peak = 20 * Math.log10(playing.peak());
-        assertThat(InputCheck.of(playing.gained(-peak - 12)).verdict()).isEqualTo(InputCheck.Verdict.GOOD);
-        assertThat(InputCheck.of(playing.gained(-peak - 40)).verdict()).isEqualTo(InputCheck.Verdict.LOW);
-        assertThat(InputCheck.of(playing.gained(-peak - 100)).verdict()).isEqualTo(InputCheck.Verdict.SILENT);
+        assertThat(InputCheck.of(playing.gained(-peak - 12)).verdict()).isEqualTo(InputCheck.Fitness.GOOD);
+        assertThat(InputCheck.of(playing.gained(-peak - 40)).verdict()).isEqualTo(InputCheck.Fitness.LOW);
+        assertThat(InputCheck.of(playing.gained(-peak - 100)).verdict()).isEqualTo(InputCheck.Fitness.SILENT);
         assertThat(InputCheck.of(playing.gained(-peak - 12)).words()).contains("good").contains("dBFS");
     }
 

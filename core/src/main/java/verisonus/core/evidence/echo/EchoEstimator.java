@@ -15,7 +15,7 @@ import verisonus.core.sound.Sound;
 
 /**
  * Is there an echo, how late, how loud, how often? Peaks of the {@link Cepstrum} between 60 and 1300 ms are
- * candidates; the {@link CopyTest} tells a copy from a note played again; level and feedback follow from the cepstrum
+ * candidates; the {@link CopyLikeness} tells a copy from a note played again; level and feedback follow from the cepstrum
  * of one delay line in closed form. Input: 2 s or more, any rate, mono or stereo. Silence: absent. Steady repeats
  * only; echoes under 60 ms belong to doubling.
  */
@@ -104,14 +104,14 @@ public final class EchoEstimator {
 
     private static List<double[]> features(float[] mid, Cepstrum.Source source, Cepstrum broad,
             List<Candidate> candidates) {
-        CopyTest copies = new CopyTest(LinearPrediction.residual(mid, 40), RATE_HZ);
+        CopyLikeness copies = new CopyLikeness(LinearPrediction.residual(mid, 40), RATE_HZ);
         Cepstrum low = source.band(60, 800);
         Cepstrum middle = source.band(500, 2000);
         Cepstrum high = source.band(2000, 5000);
         double top = candidates.isEmpty() ? 1 : candidates.get(0).height;
         List<double[]> out = new ArrayList<>();
         for (Candidate k : candidates) {
-            CopyTest.Verdict v = copies.at(k.lag);
+            CopyLikeness.Comparison v = copies.at(k.lag);
             double lag = broad.refinedLag(k.lag, 2);
             double m = Math.clamp(2 * broad.peakNear(lag, 2), 0.01, 1.2);
             double second = broad.extremeNear(2 * lag, 2);

@@ -12,9 +12,9 @@ import verisonus.core.sound.Stft;
  * @param kind one of the ways
  * @param likeness mean correlation of the two sides' spectra, frame by frame
  */
-public record WidthReading(Kind kind, double likeness) {
+public record WidthReading(Origin kind, double likeness) {
     /** Ways to be wide. */
-    public enum Kind {
+    public enum Origin {
         NARROW("one guitar, as good as mono"),
         ASIDE("one guitar, off the middle"),
         WIDENED(
@@ -23,7 +23,7 @@ public record WidthReading(Kind kind, double likeness) {
 
         private final String words;
 
-        Kind(String words) {
+        Origin(String words) {
             this.words = words;
         }
 
@@ -37,24 +37,24 @@ public record WidthReading(Kind kind, double likeness) {
     /** A widened take has the same partials at the same moment on both sides; two takes never quite. */
     public static Finding<WidthReading> estimate(Sound sound, StereoReading s) {
         if (!sound.isStereo() || s.sideToMidDb() < -25) {
-            return Finding.present(new WidthReading(Kind.NARROW, 1), 0.95, "left and right are alike");
+            return Finding.present(new WidthReading(Origin.NARROW, 1), 0.95, "left and right are alike");
         }
         double balance = balanceDb(sound);
         if (Math.abs(balance) > 3 && s.correlation() > 0.9) {
-            return Finding.present(new WidthReading(Kind.ASIDE, 1), 0.9, String.format(Locale.ROOT,
+            return Finding.present(new WidthReading(Origin.ASIDE, 1), 0.9, String.format(Locale.ROOT,
                     "one side is %.0f dB louder and the same", Math.abs(balance)));
         }
         double likeness = likeness(sound);
         String why = String.format(Locale.ROOT, "the sides' spectra agree %.2f from moment to moment, correlation %.2f",
                 likeness, s.correlation());
         if (likeness > 0.93) {
-            return Finding.present(new WidthReading(Kind.WIDENED, likeness),
+            return Finding.present(new WidthReading(Origin.WIDENED, likeness),
                     Math.clamp(0.6 + 5 * (likeness - 0.93), 0.6,
                             0.9),
                     why);
         }
         if (likeness < 0.88) {
-            return Finding.present(new WidthReading(Kind.DOUBLED, likeness),
+            return Finding.present(new WidthReading(Origin.DOUBLED, likeness),
                     Math.clamp(0.6 + 2 * (0.88 - likeness), 0.6,
                             0.9),
                     why);

@@ -3,21 +3,22 @@ package verisonus.core.evidence.movement;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
-import verisonus.core.evidence.movement.ModulationReading.Kind;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.sound.Sound;
 
 /**
- * Does something move the sound to and fro? {@link MovementFeatures} (sway of the level, of lows against highs, of pitch, of
+ * Does something move the sound to and fro? {@link ModulationFeatures} (sway of the level, of lows against highs, of pitch, of
  * sides, of single bands) are weighed by a {@link Network} to the probability of each kind; the rate is that of the sway which
  * the kind is known by, of a comb by {@link SweepRate}. A comb's kind is the weak part. Input: mono or stereo, 3 s or more.
  */
 public final class ModulationEstimator {
     /** Answers of the network, in its order; the first stands for nothing. */
-    private static final List<Kind> KINDS = List.of(Kind.TREMOLO, Kind.HARMONIC_TREMOLO, Kind.VIBRATO, Kind.CHORUS,
-            Kind.FLANGER, Kind.PHASER, Kind.ROTARY);
+    private static final List<ModulationKind> KINDS = List.of(ModulationKind.TREMOLO, ModulationKind.HARMONIC_TREMOLO,
+            ModulationKind.VIBRATO, ModulationKind.CHORUS,
+            ModulationKind.FLANGER, ModulationKind.PHASER, ModulationKind.ROTARY);
     private static final Network ALONE = Network.beside(ModulationEstimator.class, "movement-alone.csv");
     private static final Network PAIRED = Network.beside(ModulationEstimator.class, "movement-paired.csv");
     /** Movement and none both less likely than this: the recording cannot tell. */
@@ -34,15 +35,15 @@ public final class ModulationEstimator {
 
     public static Finding<ModulationReading> estimate(Sound sound) {
         if (sound.durationS() < 3) return Finding.unknown("too short to see a movement come round");
-        return decide(MovementFeatures.of(sound), ALONE);
+        return decide(ModulationFeatures.of(sound), ALONE);
     }
 
     /** With the dry take of the same performance, whose sound comes {@code lagS} earlier. */
     public static Finding<ModulationReading> estimate(Sound sound, Sound take, double lagS) {
-        return decide(MovementFeatures.between(sound, take, lagS), PAIRED);
+        return decide(ModulationFeatures.between(sound, take, lagS), PAIRED);
     }
 
-    private static Finding<ModulationReading> decide(MovementFeatures f, Network network) {
+    private static Finding<ModulationReading> decide(ModulationFeatures f, Network network) {
         double[] p = network.probabilities(f.values());
         if (p[0] >= SURE) {
             return Finding.absent(p[0],
@@ -60,9 +61,9 @@ public final class ModulationEstimator {
         if (comb > 0.5 && !KINDS.get(best).isMovingComb()) {
             for (int k = 0; k < KINDS.size(); k++) if (KINDS.get(k).isMovingComb() && p[k + 1] > comb / 3) best = k;
         }
-        Kind kind = KINDS.get(best);
+        ModulationKind kind = KINDS.get(best);
         // Notes that are stopped in rhythm only fall; a tremolo brings the level back up within a note.
-        if (kind == Kind.TREMOLO && f.rise() < RISES * f.common().amplitude()) {
+        if (kind == ModulationKind.TREMOLO && f.rise() < RISES * f.common().amplitude()) {
             return Finding.unknown("the level sways, but only falls: stopped notes would do that");
         }
         // Of a comb the family is what is stated; its kind is called likely in words.
@@ -71,7 +72,7 @@ public final class ModulationEstimator {
         return Finding.present(new ModulationReading(kind, rate(kind, f), depth(kind, f)), confidence, reason(kind, f));
     }
 
-    private static OptionalDouble rate(Kind kind, MovementFeatures f) {
+    private static OptionalDouble rate(ModulationKind kind, ModulationFeatures f) {
         return switch (kind) {
             case TREMOLO -> OptionalDouble.of(f.common().rateHz());
             case HARMONIC_TREMOLO -> OptionalDouble.of(f.opposed().rateHz());
@@ -83,7 +84,7 @@ public final class ModulationEstimator {
         };
     }
 
-    private static OptionalDouble depth(Kind kind, MovementFeatures f) {
+    private static OptionalDouble depth(ModulationKind kind, ModulationFeatures f) {
         return switch (kind) {
             case TREMOLO -> OptionalDouble.of(depthPercent(HIDDEN * f.common().amplitude(), f.common().rateHz()));
             case HARMONIC_TREMOLO ->
@@ -104,14 +105,14 @@ public final class ModulationEstimator {
         return 100 * 4 * q / ((1 + q) * (1 + q));
     }
 
-    private static String reason(Kind kind, MovementFeatures f) {
+    private static String reason(ModulationKind kind, ModulationFeatures f) {
         return switch (kind) {
             case TREMOLO -> said("the level of all bands sways together, %.0f dB a second at the steepest", f.common()
                     .amplitude());
             case HARMONIC_TREMOLO -> said("lows and highs sway against each other, %.0f dB a second at the steepest",
                     f.opposed().amplitude());
             case VIBRATO -> said("the pitch of all partials sways together, %.0f cents to either side",
-                    MovementFeatures.cents(f.pitch()));
+                    ModulationFeatures.cents(f.pitch()));
             case ROTARY -> "level and pitch sway together, the highs more than the lows";
             case CHORUS, FLANGER, PHASER ->
                 "partials rise and fall against each other within notes; the kind is a guess";

@@ -15,9 +15,9 @@ import verisonus.core.sound.Sound;
  * @param noiseDbfs level of the softest tenth, what lies under the playing
  * @param centsOff tuning against 440 Hz, empty where no pitch was steady enough
  */
-public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, OptionalDouble centsOff) {
+public record InputCheck(Fitness verdict, double peakDbfs, double noiseDbfs, OptionalDouble centsOff) {
     /** What the level is like. */
-    public enum Verdict {
+    public enum Fitness {
         SILENT("nothing arrives: check the cable, the guitar's volume and the chosen input"),
         LOW(
                 "too low: turn the input up until hard playing peaks between −18 and −6 dBFS"),
@@ -30,7 +30,7 @@ public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, Opt
 
         private final String words;
 
-        Verdict(String words) {
+        Fitness(String words) {
             this.words = words;
         }
 
@@ -47,11 +47,11 @@ public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, Opt
         double peak = Decibels.fromAmplitude(heard.peak());
         int full = 0;
         for (float v : x) if (Math.abs(v) > 0.995) full++;
-        Verdict verdict = full > 2
-                ? Verdict.CLIPPED
-                : peak > -3 ? Verdict.HOT : peak > -24 ? Verdict.GOOD : peak > -65 ? Verdict.LOW : Verdict.SILENT;
+        Fitness verdict = full > 2
+                ? Fitness.CLIPPED
+                : peak > -3 ? Fitness.HOT : peak > -24 ? Fitness.GOOD : peak > -65 ? Fitness.LOW : Fitness.SILENT;
         OptionalDouble cents = OptionalDouble.empty();
-        if (verdict != Verdict.SILENT && heard.durationS() >= 2) {
+        if (verdict != Fitness.SILENT && heard.durationS() >= 2) {
             var tuning = TuningEstimator.estimate(heard).value();
             if (tuning.isPresent()) cents = OptionalDouble.of(tuning.get().offsetCents());
         }
@@ -67,7 +67,7 @@ public record InputCheck(Verdict verdict, double peakDbfs, double noiseDbfs, Opt
     /** "good …; noise −71 dBFS; 3 cents flat". */
     public String words() {
         StringBuilder out = new StringBuilder(verdict.words());
-        if (verdict == Verdict.SILENT) return out.toString();
+        if (verdict == Fitness.SILENT) return out.toString();
         out.append(minus("; peak %.0f dBFS", peakDbfs));
         // While strings ring the noise beneath them cannot be read.
         out.append(noiseDbfs < RINGING_DBFS

@@ -5,7 +5,7 @@ import verisonus.core.evidence.Circumstances;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.gear.PickupReading;
 import verisonus.core.evidence.level.WidthReading;
-import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.notes.TempoCourse;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
@@ -30,7 +30,7 @@ public record Claim(Says says, String source, Certainty certainty) {
     }
 
     /** What the evidence makes of a claim. */
-    public enum Verdict {
+    public enum Standing {
         SUPPORTED,
         CONTRADICTED,
         UNDECIDED;
@@ -41,7 +41,7 @@ public record Claim(Says says, String source, Certainty certainty) {
     }
 
     /** A verdict with its reason. */
-    public record Judgement(Verdict verdict, String why) {}
+    public record Judgement(Standing standing, String why) {}
 
     /** Things that are said, as far as a recording can speak for or against them. */
     public enum Says {
@@ -95,47 +95,47 @@ public record Claim(Says says, String source, Certainty certainty) {
             case NO_ECHO -> of(e.echo(), e.echo().presence() == Presence.ABSENT);
             case SPACE -> of(e.reverb(), e.reverb().isPresent());
             case NO_SPACE -> of(e.reverb(), e.reverb().presence() == Presence.ABSENT);
-            case TREMOLO -> of(e.modulation(), moves(e, ModulationReading.Kind.TREMOLO)
-                    || moves(e, ModulationReading.Kind.HARMONIC_TREMOLO));
-            case VIBRATO -> of(e.modulation(), moves(e, ModulationReading.Kind.VIBRATO));
+            case TREMOLO -> of(e.modulation(), moves(e, ModulationKind.TREMOLO)
+                    || moves(e, ModulationKind.HARMONIC_TREMOLO));
+            case VIBRATO -> of(e.modulation(), moves(e, ModulationKind.VIBRATO));
             case COMB -> of(e.modulation(), e.modulation().value().map(m -> m.kind().isMovingComb()).orElse(false));
             case STILL -> of(e.modulation(), e.modulation().presence() == Presence.ABSENT);
             case SPEAKER -> of(c.cabinet(), c.cabinet().isPresent());
             case DIRECT -> of(c.cabinet(), c.cabinet().presence() == Presence.ABSENT);
             case TWICE ->
-                of(c.width(), c.width().value().map(w -> w.kind() == WidthReading.Kind.DOUBLED).orElse(false));
+                of(c.width(), c.width().value().map(w -> w.kind() == WidthReading.Origin.DOUBLED).orElse(false));
             case COMPRESSOR -> of(c.control().compressor(), c.control().compressor().isPresent());
             case GATE -> of(c.control().gate(), c.control().gate().isPresent());
             case CLICK -> click(c);
         };
     }
 
-    private static boolean moves(Evidence e, ModulationReading.Kind kind) {
+    private static boolean moves(Evidence e, ModulationKind kind) {
         return e.modulation().value().filter(m -> m.kind() == kind).isPresent();
     }
 
     private static Judgement of(Finding<?> f, boolean agrees) {
         if (f.presence() == Presence.UNKNOWN || f.confidence() < 0.55)
-            return new Judgement(Verdict.UNDECIDED, f.reason());
-        return new Judgement(agrees ? Verdict.SUPPORTED : Verdict.CONTRADICTED, f.reason());
+            return new Judgement(Standing.UNDECIDED, f.reason());
+        return new Judgement(agrees ? Standing.SUPPORTED : Standing.CONTRADICTED, f.reason());
     }
 
     /** Within the range: supported; near its edge: undecided. */
     private static Judgement dirt(Evidence e, double from, double to) {
-        if (e.saturation().value().isEmpty()) return new Judgement(Verdict.UNDECIDED, e.saturation().reason());
+        if (e.saturation().value().isEmpty()) return new Judgement(Standing.UNDECIDED, e.saturation().reason());
         double v = e.saturation().value().get().index();
         String why = String.format(Locale.ROOT, "dirt reads %.2f", v);
-        if (v > from && v < to) return new Judgement(Verdict.SUPPORTED, why);
+        if (v > from && v < to) return new Judgement(Standing.SUPPORTED, why);
         boolean far = v < from - 0.12 || v > to + 0.12;
-        return new Judgement(far ? Verdict.CONTRADICTED : Verdict.UNDECIDED, why);
+        return new Judgement(far ? Standing.CONTRADICTED : Standing.UNDECIDED, why);
     }
 
     private static Judgement click(Circumstances c) {
         if (c.pulse().isEmpty() || c.pulse().get().bpm().length < 3) {
-            return new Judgement(Verdict.UNDECIDED, "too short to see a tempo drift");
+            return new Judgement(Standing.UNDECIDED, "too short to see a tempo drift");
         }
         TempoCourse p = c.pulse().get();
-        return new Judgement(p.isConstant() ? Verdict.SUPPORTED : Verdict.CONTRADICTED,
+        return new Judgement(p.isConstant() ? Standing.SUPPORTED : Standing.CONTRADICTED,
                 String.format(Locale.ROOT, "the tempo moves by %.1f %%", p.driftPercent()));
     }
 }

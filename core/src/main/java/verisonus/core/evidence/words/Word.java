@@ -14,9 +14,9 @@ import java.util.Optional;
  * @param conditions one or more
  * @param taught whether a player taught it by two examples
  */
-public record Word(String name, Kind kind, List<Condition> conditions, boolean taught) {
+public record Word(String name, About kind, List<Condition> conditions, boolean taught) {
     /** What a word is about. */
-    public enum Kind {
+    public enum About {
         COLOUR,
         FEEL
     }
@@ -74,7 +74,8 @@ public record Word(String name, Kind kind, List<Condition> conditions, boolean t
      *
      * @return empty where nothing differs enough to be heard
      */
-    public static Optional<Word> taughtBy(String name, Kind kind, Map<Trait, Double> with, Map<Trait, Double> without) {
+    public static Optional<Word> taughtBy(String name, About kind, Map<Trait, Double> with,
+            Map<Trait, Double> without) {
         List<Condition> found = with.keySet().stream().filter(without::containsKey)
                 .filter(t -> steps(t, with, without) >= CLEAR)
                 .sorted(Comparator.comparingDouble((Trait t) -> -steps(t, with, without))).limit(MOST_CONDITIONS)
@@ -92,7 +93,7 @@ public record Word(String name, Kind kind, List<Condition> conditions, boolean t
         return Math.abs(a.getOrDefault(t, 0.0) - b.getOrDefault(t, 0.0)) / t.step();
     }
 
-    private static Word word(String name, Kind kind, Object... conditions) {
+    private static Word word(String name, About kind, Object... conditions) {
         List<Condition> out = new ArrayList<>();
         for (int i = 0; i < conditions.length; i += 3) {
             out.add(new Condition((Trait) conditions[i], conditions[i + 1].equals(">"),
@@ -103,21 +104,21 @@ public record Word(String name, Kind kind, List<Condition> conditions, boolean t
 
     /** The words that ship; players differ, so every one can be changed. */
     public static List<Word> shipped() {
-        return List.of(word("muddy", Kind.COLOUR, Trait.LOW_MIDS, ">", 4, Trait.PRESENCE, "<", -1),
-                word("boxy", Kind.COLOUR, Trait.BOX, ">", 4), word("honky", Kind.COLOUR, Trait.HONK, ">", 5),
-                word("glassy", Kind.COLOUR, Trait.PRESENCE, ">", 5, Trait.DIRT, "<", 0.35),
-                word("fizzy", Kind.COLOUR, Trait.AIR, ">", 8, Trait.DIRT, ">", 0.45),
-                word("thin", Kind.COLOUR, Trait.LOWS, "<", -6, Trait.LOW_MIDS, "<", -3),
-                word("dark", Kind.COLOUR, Trait.PRESENCE, "<", -4, Trait.BITE, "<", -3),
-                word("airy", Kind.COLOUR, Trait.AIR, ">", 10, Trait.DIRT, "<", 0.45),
-                word("full", Kind.COLOUR, Trait.LOWS, ">", 6, Trait.LOW_MIDS, ">", 0),
-                word("biting", Kind.COLOUR, Trait.BITE, ">", 4),
-                word("tight", Kind.FEEL, Trait.ATTACK, "<", 17, Trait.FALL, "<", -35),
-                word("loose", Kind.FEEL, Trait.BASS_LEADS, ">", 0.1, Trait.DIRT, ">", 0.35),
-                word("stiff", Kind.FEEL, Trait.SPREAD, ">", 22, Trait.DIRT, "<", 0.3),
-                word("springy", Kind.FEEL, Trait.SPREAD, "<", 13, Trait.DIRT, "<", 0.45, Trait.ATTACK, "<", 22),
-                word("quick", Kind.FEEL, Trait.ATTACK, "<", 11), word("rounded", Kind.FEEL, Trait.ATTACK, ">", 26),
-                word("roomy", Kind.FEEL, Trait.ROOM, ">", 0.5),
-                word("dry", Kind.FEEL, Trait.ROOM, "<", 0.05, Trait.ECHO, "<", -24));
+        return List.of(word("muddy", About.COLOUR, Trait.LOW_MIDS, ">", 4, Trait.PRESENCE, "<", -1),
+                word("boxy", About.COLOUR, Trait.BOX, ">", 4), word("honky", About.COLOUR, Trait.HONK, ">", 5),
+                word("glassy", About.COLOUR, Trait.PRESENCE, ">", 5, Trait.DIRT, "<", 0.35),
+                word("fizzy", About.COLOUR, Trait.AIR, ">", 8, Trait.DIRT, ">", 0.45),
+                word("thin", About.COLOUR, Trait.LOWS, "<", -6, Trait.LOW_MIDS, "<", -3),
+                word("dark", About.COLOUR, Trait.PRESENCE, "<", -4, Trait.BITE, "<", -3),
+                word("airy", About.COLOUR, Trait.AIR, ">", 10, Trait.DIRT, "<", 0.45),
+                word("full", About.COLOUR, Trait.LOWS, ">", 6, Trait.LOW_MIDS, ">", 0),
+                word("biting", About.COLOUR, Trait.BITE, ">", 4),
+                word("tight", About.FEEL, Trait.ATTACK, "<", 17, Trait.FALL, "<", -35),
+                word("loose", About.FEEL, Trait.BASS_LEADS, ">", 0.1, Trait.DIRT, ">", 0.35),
+                word("stiff", About.FEEL, Trait.SPREAD, ">", 22, Trait.DIRT, "<", 0.3),
+                word("springy", About.FEEL, Trait.SPREAD, "<", 13, Trait.DIRT, "<", 0.45, Trait.ATTACK, "<", 22),
+                word("quick", About.FEEL, Trait.ATTACK, "<", 11), word("rounded", About.FEEL, Trait.ATTACK, ">", 26),
+                word("roomy", About.FEEL, Trait.ROOM, ">", 0.5),
+                word("dry", About.FEEL, Trait.ROOM, "<", 0.05, Trait.ECHO, "<", -24));
     }
 }

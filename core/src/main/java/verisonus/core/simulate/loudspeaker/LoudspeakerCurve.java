@@ -1,8 +1,11 @@
 package verisonus.core.simulate.loudspeaker;
 
+import java.util.Optional;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 
 /**
  * Magnitude response of cabinet and microphone as formula curves: low resonance and fall of the box, middle dip,
@@ -44,14 +47,15 @@ public final class LoudspeakerCurve {
             this.fallOrder = fallOrder;
         }
 
-        static Cabinet of(String model) {
-            return switch (model) {
-                case "1×8 open" -> TINY_OPEN;
-                case "1×10 open" -> QUICK_OPEN;
-                case "1×12 open" -> SMALL_OPEN;
-                case "2×12 open" -> PAIR_OPEN;
-                case "2×12 closed" -> PAIR_CLOSED;
-                default -> STACK_CLOSED;
+        static Optional<Cabinet> of(Voice.Cabinet voice) {
+            return switch (voice) {
+                case OPEN_1X8 -> Optional.of(TINY_OPEN);
+                case OPEN_1X10 -> Optional.of(QUICK_OPEN);
+                case OPEN_1X12 -> Optional.of(SMALL_OPEN);
+                case OPEN_2X12 -> Optional.of(PAIR_OPEN);
+                case CLOSED_2X12 -> Optional.of(PAIR_CLOSED);
+                case CLOSED_4X12 -> Optional.of(STACK_CLOSED);
+                case IMPULSE_RESPONSE -> Optional.empty();
             };
         }
 
@@ -67,18 +71,19 @@ public final class LoudspeakerCurve {
 
     /** Gain of the cabinet alone, dB; of an impulse response only what its own cuts and level do. */
     public static double cabinetDb(Block cabinet, double hz) {
-        double cuts = highPass(hz, cabinet.get("low cut"), cabinet.get("low cut") <= 20 ? 0 : 2)
-                + lowPass(hz, cabinet.get("high cut"), cabinet.get("high cut") >= 20000 ? 0 : 2);
-        if (cabinet.model().name().equals("impulse response")) return cuts + cabinet.get("level");
-        return Cabinet.of(cabinet.model().name()).gainDb(hz) + speakersDb(cabinet, hz) + cuts;
+        double cuts = highPass(hz, cabinet.get(ControlNames.LOW_CUT), cabinet.get(ControlNames.LOW_CUT) <= 20 ? 0 : 2)
+                + lowPass(hz, cabinet.get(ControlNames.HIGH_CUT), cabinet.get(ControlNames.HIGH_CUT) >= 20000 ? 0 : 2);
+        return Cabinet.of((Voice.Cabinet) cabinet.model().voice())
+                .map(c -> c.gainDb(hz) + speakersDb(cabinet, hz) + cuts)
+                .orElseGet(() -> cuts + cabinet.get(ControlNames.LEVEL));
     }
 
     /** One speaker, or two unlike ones whose sounds add in step, each by its share. */
     private static double speakersDb(Block cabinet, double hz) {
-        double first = speakerDb((int) Math.round(cabinet.get("speaker")), hz);
-        double share = cabinet.get("second share") / 100;
+        double first = speakerDb((int) Math.round(cabinet.get(ControlNames.SPEAKER)), hz);
+        double share = cabinet.get(ControlNames.SECOND_SHARE) / 100;
         if (share <= 0) return first;
-        double second = speakerDb((int) Math.round(cabinet.get("second speaker")), hz);
+        double second = speakerDb((int) Math.round(cabinet.get(ControlNames.SECOND_SPEAKER)), hz);
         return 20 * Math.log10((1 - share) * Math.pow(10, first / 20) + share * Math.pow(10, second / 20));
     }
 
@@ -95,25 +100,26 @@ public final class LoudspeakerCurve {
 
     /** Gain of the microphone in front of the cone, its level left out, dB. */
     public static double microphoneDb(Block microphone, double hz) {
-        double position = microphone.get("position") / 100;
-        double distance = microphone.get("distance");
+        double position = microphone.get(ControlNames.POSITION) / 100;
+        double distance = microphone.get(ControlNames.DISTANCE);
         double near = 1 / (1 + distance / 8);
-        double colour = switch (microphone.model().name()) {
-            case "dynamic microphone" ->
+        Voice.Microphone voice = (Voice.Microphone) microphone.model().voice();
+        double colour = switch (voice) {
+            case DYNAMIC ->
                 highPass(hz, 110, 1) + bump(hz, 5200, 5, 0.6) + proximity(hz, 7 * near) + lowPass(hz, 13000, 2);
-            case "ribbon microphone" -> proximity(hz, 10 * near) + lowPass(hz, 5500, 0.9) + bump(hz, 1500, -1, 1);
-            default -> highPass(hz, 30, 1) + proximity(hz, 4 * near) + bump(hz, 9500, 2.5, 0.7);
+            case RIBBON -> proximity(hz, 10 * near) + lowPass(hz, 5500, 0.9) + bump(hz, 1500, -1, 1);
+            case CONDENSER -> highPass(hz, 30, 1) + proximity(hz, 4 * near) + bump(hz, 9500, 2.5, 0.7);
         };
         double edge = -position * (9 / (1 + Math.pow(2600 / hz, 2)) + bump(hz, 2200, 2, 0.6))
                 + position * bump(hz, 300, 1.5, 0.9);
         double air = -distance / 60 * 2.5 / (1 + Math.pow(5000 / hz, 2));
         // Off the axis a ribbon loses highs most, a condenser least.
-        double turned = switch (microphone.model().name()) {
-            case "dynamic microphone" -> 8;
-            case "ribbon microphone" -> 10;
-            default -> 5;
+        double turned = switch (voice) {
+            case DYNAMIC -> 8;
+            case RIBBON -> 10;
+            case CONDENSER -> 5;
         };
-        double side = 1 - Math.cos(Math.toRadians(microphone.get("angle")));
+        double side = 1 - Math.cos(Math.toRadians(microphone.get(ControlNames.ANGLE)));
         return colour + edge + air - turned * side / (1 + Math.pow(4000 / hz, 2));
     }
 
@@ -128,18 +134,20 @@ public final class LoudspeakerCurve {
 
     /** All of an amp that follows its last clipper: presence, treble cut, resonance, shelves, dB. */
     public static double ampDb(Block amp, double hz) {
-        double cut = amp.get("treble cut");
-        double resonance = amp.get("low resonance");
-        return presenceDb(amp.get("presence"), amp.get("treble centre"), hz)
-                - cut * 1.6 / (1 + Math.pow(2000 / hz, 2)) + bump(hz, amp.get("resonance centre"), 0.9 * resonance, 0.5)
-                + amp.get("lows after clipping") / (1 + Math.pow(hz / 150, 2))
-                + amp.get("highs after clipping") / (1 + Math.pow(3000 / hz, 2));
+        double cut = amp.get(ControlNames.TREBLE_CUT);
+        double resonance = amp.get(ControlNames.LOW_RESONANCE);
+        return presenceDb(amp.get(ControlNames.PRESENCE), amp.get(ControlNames.TREBLE_CENTRE), hz)
+                - cut * 1.6 / (1 + Math.pow(2000 / hz, 2))
+                + bump(hz, amp.get(ControlNames.RESONANCE_CENTRE), 0.9 * resonance, 0.5)
+                + amp.get(ControlNames.LOWS_AFTER_CLIPPING) / (1 + Math.pow(hz / 150, 2))
+                + amp.get(ControlNames.HIGHS_AFTER_CLIPPING) / (1 + Math.pow(3000 / hz, 2));
     }
 
     /** Whether an amp leaves what comes after its last clipper as it is. */
     public static boolean isFlatAfterClipping(Block amp) {
-        return amp.get("presence") == 5 && amp.get("treble cut") == 0 && amp.get("low resonance") == 0
-                && amp.get("lows after clipping") == 0 && amp.get("highs after clipping") == 0;
+        return amp.get(ControlNames.PRESENCE) == 5 && amp.get(ControlNames.TREBLE_CUT) == 0
+                && amp.get(ControlNames.LOW_RESONANCE) == 0
+                && amp.get(ControlNames.LOWS_AFTER_CLIPPING) == 0 && amp.get(ControlNames.HIGHS_AFTER_CLIPPING) == 0;
     }
 
     /** All that follows the last clipper up to the microphone's cable, its level included, dB. */
@@ -147,9 +155,9 @@ public final class LoudspeakerCurve {
         double db = 0;
         for (Block b : tone.main()) {
             if (!b.on()) continue;
-            if (b.model().kind() == Kind.CABINET) db += cabinetDb(b, hz);
-            if (b.model().kind() == Kind.MICROPHONE) db += microphoneDb(b, hz) + b.get("level");
-            if (b.model().kind() == Kind.AMP) db += ampDb(b, hz);
+            if (b.model().kind() == GearKind.CABINET) db += cabinetDb(b, hz);
+            if (b.model().kind() == GearKind.MICROPHONE) db += microphoneDb(b, hz) + b.get(ControlNames.LEVEL);
+            if (b.model().kind() == GearKind.AMP) db += ampDb(b, hz);
         }
         return db;
     }

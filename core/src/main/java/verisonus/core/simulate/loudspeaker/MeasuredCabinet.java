@@ -1,6 +1,7 @@
 package verisonus.core.simulate.loudspeaker;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Impulse;
 import verisonus.core.simulate.parts.Processor;
 import verisonus.core.sound.Convolution;
@@ -16,7 +17,8 @@ public final class MeasuredCabinet implements Processor {
     private final Convolution[] convolutions = new Convolution[2];
 
     public MeasuredCabinet(Block block, double rateHz) {
-        float[] h = taps(block.impulse().orElseThrow(), block.get("length"), block.get("minimum phase") > 0.5, rateHz);
+        float[] h = taps(block.impulse().orElseThrow(), block.get(ControlNames.LENGTH),
+                block.get(ControlNames.MINIMUM_PHASE) > 0.5, rateHz);
         for (int c = 0; c < 2; c++) convolutions[c] = new Convolution(h, PARTITION);
     }
 

@@ -1,6 +1,8 @@
 package verisonus.core.simulate.movements;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.parts.DelayLine;
 import verisonus.core.simulate.parts.Lfo;
 import verisonus.core.simulate.parts.Processor;
@@ -41,27 +43,27 @@ public final class MovingDelay implements Processor {
     private final boolean opposed;
     private final boolean wide;
 
-    public MovingDelay(Block block, double rateHz) {
-        Shape shape = switch (block.model().name()) {
-            case "chorus" -> Shape.CHORUS;
-            case "wide chorus" -> Shape.WIDE_CHORUS;
-            case "flanger" -> Shape.FLANGER;
-            default -> Shape.VIBRATO;
+    public MovingDelay(Block block, Voice.MovingDelay voice, double rateHz) {
+        Shape shape = switch (voice) {
+            case CHORUS -> Shape.CHORUS;
+            case WIDE_CHORUS -> Shape.WIDE_CHORUS;
+            case FLANGER -> Shape.FLANGER;
+            case VIBRATO -> Shape.VIBRATO;
         };
-        double rate = block.get("rate");
+        double rate = block.get(ControlNames.RATE);
         lfo = new Lfo(rate, rateHz);
-        double depth = block.get("depth") / 100;
+        double depth = block.get(ControlNames.DEPTH) / 100;
         double swayMs = shape == Shape.VIBRATO
                 ? Math.min(shape.swayMs,
                         1000 * (Math.pow(2, depth * FULL_VIBRATO_CENTS / 1200) - 1) / (2 * Math.PI * rate))
                 : shape.swayMs * depth;
         centre = shape.centreMs * rateHz / 1000;
         sway = swayMs * rateHz / 1000;
-        feedback = block.get("feedback") / 100;
-        wet = block.get("mix") / 100;
+        feedback = block.get(ControlNames.FEEDBACK) / 100;
+        wet = block.get(ControlNames.MIX) / 100;
         opposed = shape.opposed;
-        wide = opposed || block.get("spread") > 0;
-        double offset = opposed ? Math.PI : Math.PI * block.get("spread") / 100;
+        wide = opposed || block.get(ControlNames.SPREAD) > 0;
+        double offset = opposed ? Math.PI : Math.PI * block.get(ControlNames.SPREAD) / 100;
         offsetSin = Math.sin(offset);
         offsetCos = Math.cos(offset);
         for (int c = 0; c < 2; c++) lines[c] = new DelayLine((int) (centre + sway) + 4);

@@ -1,6 +1,7 @@
 package verisonus.core.simulate.movements;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.parts.Processor;
 
 /** Four first-order all-passes swept together by a sine, with feedback, added to the dry sound (notches move). */
@@ -20,12 +21,12 @@ public final class Phaser implements Processor {
 
     public Phaser(Block block, double rateHz) {
         this.rateHz = rateHz;
-        step = 2 * Math.PI * block.get("rate") / rateHz;
-        depth = block.get("depth") / 100;
-        feedback = block.get("feedback") / 100;
-        wet = block.get("mix") / 100;
+        step = 2 * Math.PI * block.get(ControlNames.RATE) / rateHz;
+        depth = block.get(ControlNames.DEPTH) / 100;
+        feedback = block.get(ControlNames.FEEDBACK) / 100;
+        wet = block.get(ControlNames.MIX) / 100;
         dry = 1 - wet;
-        spread = Math.PI * block.get("spread") / 100;
+        spread = Math.PI * block.get(ControlNames.SPREAD) / 100;
     }
 
     @Override

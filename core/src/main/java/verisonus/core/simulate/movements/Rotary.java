@@ -1,6 +1,7 @@
 package verisonus.core.simulate.movements;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.parts.DelayLine;
 import verisonus.core.simulate.parts.OnePole;
 import verisonus.core.simulate.parts.Processor;
@@ -34,13 +35,13 @@ public final class Rotary implements Processor {
 
     public Rotary(Block block, double rateHz) {
         this.rateHz = rateHz;
-        int speed = (int) Math.round(block.get("speed"));
+        int speed = (int) Math.round(block.get(ControlNames.SPEED));
         hornTarget = HORN_HZ[speed];
         drumTarget = DRUM_HZ[speed];
-        inertiaS = block.get("inertia");
-        depth = block.get("depth") / 100;
-        wet = block.get("mix") / 100;
-        spread = Math.PI / 2 * block.get("spread") / 100;
+        inertiaS = block.get(ControlNames.INERTIA);
+        depth = block.get(ControlNames.DEPTH) / 100;
+        wet = block.get(ControlNames.MIX) / 100;
+        spread = Math.PI / 2 * block.get(ControlNames.SPREAD) / 100;
         split = OnePole.coefficient(SPLIT_HZ, rateHz);
         for (int c = 0; c < 2; c++) line[c] = new DelayLine((int) (3 * rateHz / 1000));
     }

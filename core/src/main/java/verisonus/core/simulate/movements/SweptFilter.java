@@ -1,6 +1,8 @@
 package verisonus.core.simulate.movements;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.parts.Processor;
 
 /** Resonant band-pass as a state-variable filter with trapezoidal rule, parked by the foot or opened by the picking. */
@@ -24,11 +26,11 @@ public final class SweptFilter implements Processor {
 
     public SweptFilter(Block block, double rateHz) {
         this.rateHz = rateHz;
-        follows = block.model().name().equals("envelope filter");
-        position = follows ? 0 : block.get("position") / 100;
-        sensitivity = follows ? 20 * Math.pow(10, (block.get("sensitivity") - 50) / 50) : 0;
-        damping = 1 / block.get("resonance");
-        wet = block.get("mix") / 100;
+        follows = block.model().voice() == Voice.Filter.ENVELOPE;
+        position = follows ? 0 : block.get(ControlNames.POSITION) / 100;
+        sensitivity = follows ? 20 * Math.pow(10, (block.get(ControlNames.SENSITIVITY) - 50) / 50) : 0;
+        damping = 1 / block.get(ControlNames.RESONANCE);
+        wet = block.get(ControlNames.MIX) / 100;
         rise = 1 / (0.005 * rateHz);
         fall = 1 / (0.120 * rateHz);
     }

@@ -1,6 +1,8 @@
 package verisonus.core.simulate.movements;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.parts.Lfo;
 import verisonus.core.simulate.parts.OnePole;
 import verisonus.core.simulate.parts.Processor;
@@ -10,15 +12,9 @@ import verisonus.core.simulate.parts.Processor;
  * than it fades), or lows against highs (harmonic). Depth 100: down to silence.
  */
 public final class Tremolo implements Processor {
-    private enum Shape {
-        BIAS,
-        OPTICAL,
-        HARMONIC
-    }
-
     private static final double SPLIT_HZ = 700;
 
-    private final Shape shape;
+    private final Voice.Tremolo shape;
     private final Lfo lfo;
     private final double depth;
     private final double spread;
@@ -27,15 +23,11 @@ public final class Tremolo implements Processor {
     private final double split;
     private final double[] low = new double[2];
 
-    public Tremolo(Block block, double rateHz) {
-        shape = switch (block.model().name()) {
-            case "bias tremolo" -> Shape.BIAS;
-            case "optical tremolo" -> Shape.OPTICAL;
-            default -> Shape.HARMONIC;
-        };
-        lfo = new Lfo(block.get("rate"), rateHz);
-        depth = block.get("depth") / 100;
-        spread = Math.PI * block.get("spread") / 100;
+    public Tremolo(Block block, Voice.Tremolo voice, double rateHz) {
+        shape = voice;
+        lfo = new Lfo(block.get(ControlNames.RATE), rateHz);
+        depth = block.get(ControlNames.DEPTH) / 100;
+        spread = Math.PI * block.get(ControlNames.SPREAD) / 100;
         spreadSin = Math.sin(spread);
         spreadCos = Math.cos(spread);
         split = OnePole.coefficient(SPLIT_HZ, rateHz);
@@ -53,7 +45,7 @@ public final class Tremolo implements Processor {
                 double sin = c == 0 ? lfo.sin() : lfo.sin(spreadSin, spreadCos);
                 double cos = c == 0 ? lfo.cos() : lfo.cos() * spreadCos - lfo.sin() * spreadSin;
                 double x = channels[c][i];
-                if (shape == Shape.HARMONIC) {
+                if (shape == Voice.Tremolo.HARMONIC) {
                     double v = (x - low[c]) * split;
                     double lows = v + low[c];
                     low[c] = lows + v;

@@ -1,6 +1,7 @@
 package verisonus.core.simulate.spaces;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.simulate.parts.DelayLine;
 import verisonus.core.simulate.parts.Lfo;
@@ -32,20 +33,20 @@ public final class EchoLine implements Processor {
     private final boolean[] cut = new boolean[2];
 
     public EchoLine(Block block, double rateHz) {
-        delay = (int) Math.max(1, Math.round(block.get("time") * rateHz / 1000));
-        second = (int) Math.round(delay * block.get("second tap") / 100);
+        delay = (int) Math.max(1, Math.round(block.get(ControlNames.TIME) * rateHz / 1000));
+        second = (int) Math.round(delay * block.get(ControlNames.SECOND_TAP) / 100);
         // It must not sway past the writing point.
-        wow = Math.min(block.get("wow") / 100 * FULL_WOW_MS * rateHz / 1000, 0.4 * delay);
+        wow = Math.min(block.get(ControlNames.WOW) / 100 * FULL_WOW_MS * rateHz / 1000, 0.4 * delay);
         lfo = new Lfo(WOW_HZ, rateHz);
         int longest = Math.max(delay, second) + (int) wow + 4;
-        feedback = block.get("feedback") / 100;
-        drive = block.get("drive") <= 0 ? 0 : 0.5 * Math.pow(10, block.get("drive") / 10);
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
-        wet = (float) MixLaw.of(block).wet(block.get("mix"));
-        pingPong = block.get("sides") > 0.5;
-        spread = block.get("spread") / 100;
-        double lowCut = block.get("low cut");
-        double highCut = block.get("high cut");
+        feedback = block.get(ControlNames.FEEDBACK) / 100;
+        drive = block.get(ControlNames.DRIVE) <= 0 ? 0 : 0.5 * Math.pow(10, block.get(ControlNames.DRIVE) / 10);
+        dry = block.get(ControlNames.DRY) > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get(ControlNames.MIX));
+        wet = (float) MixLaw.of(block).wet(block.get(ControlNames.MIX));
+        pingPong = block.get(ControlNames.SIDES) > 0.5;
+        spread = block.get(ControlNames.SPREAD) / 100;
+        double lowCut = block.get(ControlNames.LOW_CUT);
+        double highCut = block.get(ControlNames.HIGH_CUT);
         cut[0] = lowCut > 20.01;
         cut[1] = highCut < 19999;
         for (int c = 0; c < 2; c++) {

@@ -2,7 +2,9 @@ package verisonus.core.simulate.spaces;
 
 import java.util.Arrays;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.parts.DelayLine;
 import verisonus.core.simulate.parts.Processor;
 import verisonus.core.sound.Biquad;
@@ -54,14 +56,14 @@ public final class SpaceReverb implements Processor {
     private final float tail;
     private final float[] out = new float[8];
 
-    public SpaceReverb(Block block, double rateHz) {
-        Shape shape = switch (block.model().name()) {
-            case "room" -> Shape.ROOM;
-            case "plate" -> Shape.PLATE;
-            case "ambience" -> Shape.AMBIENCE;
-            default -> Shape.HALL;
+    public SpaceReverb(Block block, Voice.Space voice, double rateHz) {
+        Shape shape = switch (voice) {
+            case HALL -> Shape.HALL;
+            case ROOM -> Shape.ROOM;
+            case PLATE -> Shape.PLATE;
+            case AMBIENCE -> Shape.AMBIENCE;
         };
-        double decayS = block.get("decay");
+        double decayS = block.get(ControlNames.DECAY);
         double energy = 0;
         for (int i = 0; i < 8; i++) {
             int n = (int) Math.round(shape.size * LINES_MS[i] / 1000 * rateHz) | 1;
@@ -69,18 +71,18 @@ public final class SpaceReverb implements Processor {
             gains[i] = (float) Math.pow(10, -3 * n / (rateHz * decayS));
             energy += 1 / (1 - gains[i] * gains[i]) / 8;
         }
-        late = (int) Math.max(1, Math.round(block.get("pre-delay") / 1000 * rateHz));
+        late = (int) Math.max(1, Math.round(block.get(ControlNames.PRE_DELAY) / 1000 * rateHz));
         preDelay = new DelayLine(late + (int) (0.04 * rateHz));
         for (int i = 0; i < 8; i++) earlyAgo[i] = late + (int) Math.round(EARLY_MS[i] / 1000 * rateHz);
-        double amount = Math.max(shape.smear, block.get("density") / 100 * 0.75);
+        double amount = Math.max(shape.smear, block.get(ControlNames.DENSITY) / 100 * 0.75);
         smear = new AllPass[amount > 0 ? SMEAR_MS.length : 0];
         for (int i = 0; i < smear.length; i++)
             smear[i] = new AllPass((int) Math.round(SMEAR_MS[i] / 1000 * rateHz) | 1, amount);
-        low = new Biquad.Section(Biquad.onePoleHighPass(block.get("low cut"), rateHz));
-        high = new Biquad.Section(Biquad.onePoleLowPass(block.get("high cut"), rateHz));
-        high2 = new Biquad.Section(Biquad.onePoleLowPass(block.get("high cut"), rateHz));
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
-        wet = (float) MixLaw.of(block).wet(block.get("mix"));
+        low = new Biquad.Section(Biquad.onePoleHighPass(block.get(ControlNames.LOW_CUT), rateHz));
+        high = new Biquad.Section(Biquad.onePoleLowPass(block.get(ControlNames.HIGH_CUT), rateHz));
+        high2 = new Biquad.Section(Biquad.onePoleLowPass(block.get(ControlNames.HIGH_CUT), rateHz));
+        dry = block.get(ControlNames.DRY) > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get(ControlNames.MIX));
+        wet = (float) MixLaw.of(block).wet(block.get(ControlNames.MIX));
         // At full wet the tail carries about the energy of the dry sound, whatever the decay.
         tail = (float) (shape.late / Math.sqrt(energy) / 1.2);
         early = (float) (0.35 * shape.early);

@@ -1,6 +1,7 @@
 package verisonus.core.simulate.spaces;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.simulate.parts.DelayLine;
 import verisonus.core.simulate.parts.Processor;
@@ -27,13 +28,13 @@ public final class SpringReverb implements Processor {
     private final float wet;
 
     public SpringReverb(Block block, double rateHz) {
-        for (int k = 0; k < 2; k++) springs[k] = new Spring(ROUND_MS[k] / 1000, block.get("decay"), rateHz);
-        late = (int) Math.max(1, Math.round(block.get("pre-delay") / 1000 * rateHz));
+        for (int k = 0; k < 2; k++) springs[k] = new Spring(ROUND_MS[k] / 1000, block.get(ControlNames.DECAY), rateHz);
+        late = (int) Math.max(1, Math.round(block.get(ControlNames.PRE_DELAY) / 1000 * rateHz));
         preDelay = new DelayLine(late);
-        low = new Biquad.Section(Biquad.onePoleHighPass(block.get("low cut"), rateHz));
-        high = new Biquad.Section(Biquad.lowPass(Math.min(TOP_HZ, block.get("high cut")), 0.7, rateHz));
-        dry = block.get("dry") > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get("mix"));
-        wet = (float) MixLaw.of(block).wet(block.get("mix"));
+        low = new Biquad.Section(Biquad.onePoleHighPass(block.get(ControlNames.LOW_CUT), rateHz));
+        high = new Biquad.Section(Biquad.lowPass(Math.min(TOP_HZ, block.get(ControlNames.HIGH_CUT)), 0.7, rateHz));
+        dry = block.get(ControlNames.DRY) > 0.5 ? 0 : (float) MixLaw.of(block).dry(block.get(ControlNames.MIX));
+        wet = (float) MixLaw.of(block).wet(block.get(ControlNames.MIX));
     }
 
     @Override

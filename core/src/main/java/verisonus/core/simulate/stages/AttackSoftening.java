@@ -11,7 +11,7 @@ final class AttackSoftening implements NonlinearStage {
     private double slow;
 
     /** @param control 0 nothing to 10 */
-    AttackSoftening(double control, Raised at) {
+    AttackSoftening(double control, RaisedRate at) {
         amount = 0.08 * control;
         quickStep = 1 / (0.002 * at.rateHz());
         slowStep = 1 / (0.040 * at.rateHz());

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Model;
+import verisonus.core.rig.Voice;
 import verisonus.core.sound.Biquad;
 
 /** Drives other than the mid-hump overdrive: high-pass, clippers, one-pole treble, shelves, level. Runs at the raised rate. */
@@ -17,41 +19,38 @@ public final class DriveStage implements NonlinearStage {
     private final Optional<StageFilter> shelves;
     private final double[] state = new double[2];
 
-    private DriveStage(NonlinearStage core, double inputCutHz, double toneHz, Block block, Raised at) {
+    private DriveStage(NonlinearStage core, double inputCutHz, double toneHz, Block block, RaisedRate at) {
         this.core = core;
         inputCut = at.pole(inputCutHz);
-        tone = at.pole(toneHz * Math.pow(10, block.get("tone") / 10));
-        level = Math.pow(10, (block.get("level") - 5) / 10);
+        tone = at.pole(toneHz * Math.pow(10, block.get(ControlNames.TONE) / 10));
+        level = Math.pow(10, (block.get(ControlNames.LEVEL) - 5) / 10);
         shelves = shelves(block, at.rateHz());
     }
 
-    public static NonlinearStage of(Block block, Raised at) {
-        double drive = block.get("drive");
-        return switch (block.model().name()) {
-            case "mid-hump overdrive" -> new OverdriveStage(block, at);
-            case "clean boost" -> new DriveStage(boost(Math.pow(10, drive / 10), at), 15, 2400, block, at);
-            case "transparent overdrive" ->
+    public static NonlinearStage of(Block block, Voice.Drive voice, RaisedRate at) {
+        double drive = block.get(ControlNames.DRIVE);
+        return switch (voice) {
+            case MID_HUMP -> new OverdriveStage(block, at);
+            case CLEAN_BOOST -> new DriveStage(boost(Math.pow(10, drive / 10), at), 15, 2400, block, at);
+            case TRANSPARENT ->
                 new DriveStage(transparent(2.5 * Math.pow(10, 1.5 * drive / 10), at), 40, 1800, block, at);
-            case "hard-clip distortion" ->
-                new DriveStage(distortion(6 * Math.pow(10, 1.9 * drive / 10), at), 90, 600, block, at);
-            case "two-transistor fuzz" ->
-                new DriveStage(fuzz(5 * Math.pow(10, 2 * drive / 10), at), 45, 900, block, at);
-            default -> throw new IllegalArgumentException("no drive " + block.model().name());
+            case HARD_CLIP -> new DriveStage(distortion(6 * Math.pow(10, 1.9 * drive / 10), at), 90, 600, block, at);
+            case FUZZ -> new DriveStage(fuzz(5 * Math.pow(10, 2 * drive / 10), at), 45, 900, block, at);
         };
     }
 
     private static Optional<StageFilter> shelves(Block block, double rateHz) {
         List<Biquad> out = new ArrayList<>();
         Model m = block.model();
-        if (m.find("bass").isPresent() && block.get("bass") != 5)
-            out.add(Biquad.lowShelf(160, 2.4 * (block.get("bass") - 5), rateHz));
-        if (m.find("treble").isPresent() && block.get("treble") != 5)
-            out.add(Biquad.highShelf(2500, 2.4 * (block.get("treble") - 5), rateHz));
+        if (m.find(ControlNames.BASS).isPresent() && block.get(ControlNames.BASS) != 5)
+            out.add(Biquad.lowShelf(160, 2.4 * (block.get(ControlNames.BASS) - 5), rateHz));
+        if (m.find(ControlNames.TREBLE).isPresent() && block.get(ControlNames.TREBLE) != 5)
+            out.add(Biquad.highShelf(2500, 2.4 * (block.get(ControlNames.TREBLE) - 5), rateHz));
         return out.isEmpty() ? Optional.empty() : Optional.of(new StageFilter(out));
     }
 
     /** Clean up to four times full scale. */
-    private static NonlinearStage boost(double gain, Raised at) {
+    private static NonlinearStage boost(double gain, RaisedRate at) {
         SoftClip clip = at.soft();
         return new NonlinearStage() {
             @Override
@@ -66,7 +65,7 @@ public final class DriveStage implements NonlinearStage {
         };
     }
 
-    private static NonlinearStage transparent(double gain, Raised at) {
+    private static NonlinearStage transparent(double gain, RaisedRate at) {
         SoftClip clip = at.soft();
         double idle = SoftClip.of(0.15);
         return new NonlinearStage() {
@@ -85,7 +84,7 @@ public final class DriveStage implements NonlinearStage {
     }
 
     /** An operational amplifier that rounds what it cannot follow, then diodes to earth. */
-    private static NonlinearStage distortion(double gain, Raised at) {
+    private static NonlinearStage distortion(double gain, RaisedRate at) {
         HardClip clip = at.hard();
         double slow = at.pole(4800);
         return new NonlinearStage() {
@@ -111,7 +110,7 @@ public final class DriveStage implements NonlinearStage {
     }
 
     /** Two lopsided stages; the first one's idle point starves soft notes. */
-    private static NonlinearStage fuzz(double gain, Raised at) {
+    private static NonlinearStage fuzz(double gain, RaisedRate at) {
         SoftClip first = at.soft();
         SoftClip second = at.soft();
         double cut = at.pole(60);

@@ -3,6 +3,7 @@ package verisonus.core.simulate.stages;
 import java.util.Arrays;
 import java.util.List;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.sound.Biquad;
 
 /**
@@ -22,10 +23,10 @@ public final class OctaveStage implements NonlinearStage {
     private double last;
     private int flip = 1;
 
-    public OctaveStage(Block settings, Raised at) {
-        above = (float) (settings.get("above") / 100);
-        below = (float) (settings.get("below") / 100);
-        dry = (float) (settings.get("dry") / 100);
+    public OctaveStage(Block settings, RaisedRate at) {
+        above = (float) (settings.get(ControlNames.ABOVE) / 100);
+        below = (float) (settings.get(ControlNames.BELOW) / 100);
+        dry = (float) (settings.get(ControlNames.DRY) / 100);
         fundamental = new StageFilter(
                 List.of(Biquad.lowPass(250, 0.6, at.rateHz()), Biquad.lowPass(300, 0.6, at.rateHz())));
         smooth = new StageFilter(List.of(Biquad.lowPass(700, 0.7, at.rateHz())));

@@ -2,6 +2,7 @@ package verisonus.core.simulate.stages;
 
 import java.util.Arrays;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 
 /**
  * Mid-hump overdrive: the clipper's gain rises above 720 Hz only, so lows pass clean beside it; one-pole treble after
@@ -17,13 +18,13 @@ final class OverdriveStage implements NonlinearStage {
     private final SoftClip clip;
     private final double[] state = new double[4];
 
-    OverdriveStage(Block block, Raised at) {
+    OverdriveStage(Block block, RaisedRate at) {
         inputCut = at.pole(30);
         hump = at.pole(720);
         smooth = at.pole(5500);
-        tone = at.pole(700 * Math.pow(10, block.get("tone") / 10));
-        gain = 8 * Math.pow(10, 1.6 * block.get("drive") / 10);
-        level = 1.2 * Math.pow(10, (block.get("level") - 5) / 10);
+        tone = at.pole(700 * Math.pow(10, block.get(ControlNames.TONE) / 10));
+        gain = 8 * Math.pow(10, 1.6 * block.get(ControlNames.DRIVE) / 10);
+        level = 1.2 * Math.pow(10, (block.get(ControlNames.LEVEL) - 5) / 10);
         clip = at.soft();
     }
 

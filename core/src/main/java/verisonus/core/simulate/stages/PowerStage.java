@@ -1,6 +1,7 @@
 package verisonus.core.simulate.stages;
 
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 
 /**
  * Output valves on a supply that droops under load (10 ms down, 100 ms back) and carries some of the mains, and the output
@@ -35,23 +36,23 @@ public final class PowerStage implements NonlinearStage {
     private double coreState;
 
     /** @param bias of the pair: 0 in balance, 0.25 a single valve */
-    public PowerStage(Block amp, double bias, Raised at) {
-        double warm = (amp.get("idle current") - 5) / 5;
-        int valves = (int) Math.round(amp.get("output valves"));
+    public PowerStage(Block amp, double bias, RaisedRate at) {
+        double warm = (amp.get(ControlNames.IDLE_CURRENT) - 5) / 5;
+        int valves = (int) Math.round(amp.get(ControlNames.OUTPUT_VALVES));
         double[] drives = {1, 1.6, 0.65, 1.25};
         double[] gains = {1, 0.7, 1.35, 0.92};
         double[] droops = {1, 1.4, 0.6, 0.5};
-        drive = RECOVERY * 0.05 * Math.pow(10, 1.6 * amp.get("master") / 10) * drives[valves]
+        drive = RECOVERY * 0.05 * Math.pow(10, 1.6 * amp.get(ControlNames.MASTER) / 10) * drives[valves]
                 * (1 + 0.15 * Math.max(0, warm));
         make = gains[valves];
-        sag = 0.06 * amp.get("sag") * droops[valves] + 0.2 * Math.max(0, warm);
+        sag = 0.06 * amp.get(ControlNames.SAG) * droops[valves] + 0.2 * Math.max(0, warm);
         cold = 0.45 * Math.max(0, -warm);
-        ripple = 0.03 * amp.get("ripple");
+        ripple = 0.03 * amp.get(ControlNames.RIPPLE);
         this.bias = bias;
         mainsStep = 2 * Math.PI * MAINS_HZ / at.rateHz();
         droop = 1 / (0.010 * at.rateHz());
         recover = 1 / (0.100 * at.rateHz());
-        int transformer = (int) Math.round(amp.get("transformer"));
+        int transformer = (int) Math.round(amp.get(ControlNames.TRANSFORMER));
         low = at.pole(new double[]{35, 60, 18}[transformer]);
         high = at.pole(new double[]{16000, 9000, 22000}[transformer]);
         core = new double[]{0, 2.2, 0}[transformer];

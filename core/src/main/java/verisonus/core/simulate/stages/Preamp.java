@@ -2,8 +2,9 @@ package verisonus.core.simulate.stages;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Voice;
 import verisonus.core.sound.Biquad;
 
 /** A valve amplifier's first stages: shaping, {@link TriodeStage}s, {@link ToneStack}. Runs at the raised rate. */
@@ -41,30 +42,37 @@ public final class Preamp implements NonlinearStage {
             this.powerBias = powerBias;
         }
 
-        public static Voicing of(String model) {
-            return valueOf(model.toUpperCase(Locale.ROOT).replace(' ', '_').replace('-', '_'));
+        public static Voicing of(Voice.Amp voice) {
+            return switch (voice) {
+                case OPEN_CLEAN -> OPEN_CLEAN;
+                case CHIMING_EDGE -> CHIMING_EDGE;
+                case SMALL_COMBO -> SMALL_COMBO;
+                case MID_FORWARD_CRUNCH -> MID_FORWARD_CRUNCH;
+                case TIGHT_SATURATED -> TIGHT_SATURATED;
+            };
         }
     }
 
     private final List<NonlinearStage> stages = new ArrayList<>();
 
-    public Preamp(Block block, Raised at) {
-        Voicing v = Voicing.of(block.model().name());
-        if (block.get("attack softening") > 0) stages.add(new AttackSoftening(block.get("attack softening"), at));
+    public Preamp(Block block, Voicing v, RaisedRate at) {
+        if (block.get(ControlNames.ATTACK_SOFTENING) > 0)
+            stages.add(new AttackSoftening(block.get(ControlNames.ATTACK_SOFTENING), at));
         List<Biquad> shaping = shaping(block, at.rateHz());
         if (!shaping.isEmpty()) stages.add(new StageFilter(shaping));
-        double gainDb = v.gainDb[0] + (v.gainDb[1] - v.gainDb[0]) * block.get("gain") / 10 + range(block);
+        double gainDb = v.gainDb[0] + (v.gainDb[1] - v.gainDb[0]) * block.get(ControlNames.GAIN) / 10 + range(block);
         double perStage = Math.pow(10, gainDb / v.stages / 20);
         for (int i = 0; i < v.stages; i++) {
             double polarity = i % 2 == 0 ? v.bias : -v.bias;
             stages.add(new TriodeStage(perStage, polarity, v.lowCutHz, v.highCutHz, at));
         }
-        stages.add(new ToneStack(parts(block, v), block.get("bass"), block.get("mid"), block.get("treble"),
+        stages.add(new ToneStack(parts(block, v), block.get(ControlNames.BASS), block.get(ControlNames.MID),
+                block.get(ControlNames.TREBLE),
                 at.rateHz()));
     }
 
     private static double range(Block block) {
-        return switch ((int) Math.round(block.get("gain range"))) {
+        return switch ((int) Math.round(block.get(ControlNames.GAIN_RANGE))) {
             case 1 -> -8;
             case 2 -> 8;
             default -> 0;
@@ -72,7 +80,7 @@ public final class Preamp implements NonlinearStage {
     }
 
     private static ToneStack.Parts parts(Block block, Voicing v) {
-        return switch ((int) Math.round(block.get("tone network"))) {
+        return switch ((int) Math.round(block.get(ControlNames.TONE_NETWORK))) {
             case 1 -> ToneStack.Parts.BRIGHT;
             case 2 -> ToneStack.Parts.FORWARD;
             case 3 -> ToneStack.Parts.SCOOPED;
@@ -82,17 +90,17 @@ public final class Preamp implements NonlinearStage {
 
     private static List<Biquad> shaping(Block block, double rateHz) {
         List<Biquad> out = new ArrayList<>();
-        double lows = block.get("lows before clipping");
-        double middle = block.get("middle before clipping");
-        double highs = block.get("highs before clipping");
+        double lows = block.get(ControlNames.LOWS_BEFORE_CLIPPING);
+        double middle = block.get(ControlNames.MIDDLE_BEFORE_CLIPPING);
+        double highs = block.get(ControlNames.HIGHS_BEFORE_CLIPPING);
         if (lows != 0) out.add(Biquad.lowShelf(200, lows, rateHz));
         if (middle != 0) out.add(Biquad.peak(800, middle, 0.7, rateHz));
         if (highs != 0) out.add(Biquad.highShelf(2000, highs, rateHz));
         // The bypass capacitor works across the part of the gain control that is turned down.
-        if (block.get("bright") > 0.5 && block.get("gain") < 10) {
-            out.add(Biquad.highShelf(1600, 0.9 * (10 - block.get("gain")), rateHz));
+        if (block.get(ControlNames.BRIGHT) > 0.5 && block.get(ControlNames.GAIN) < 10) {
+            out.add(Biquad.highShelf(1600, 0.9 * (10 - block.get(ControlNames.GAIN)), rateHz));
         }
-        if (block.get("body") > 0.5) out.add(Biquad.peak(320, 5, 0.8, rateHz));
+        if (block.get(ControlNames.BODY) > 0.5) out.add(Biquad.peak(320, 5, 0.8, rateHz));
         return out;
     }
 

@@ -19,7 +19,7 @@ final class TriodeStage implements NonlinearStage {
      * @param gain amplitude gain into the curve
      * @param bias idle point on the curve, 0 symmetric, 0.3 strongly asymmetric
      */
-    TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, Raised at) {
+    TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, RaisedRate at) {
         coupling = at.pole(lowCutHz);
         miller = at.pole(highCutHz);
         clip = at.soft();

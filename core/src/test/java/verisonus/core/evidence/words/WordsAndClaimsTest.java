@@ -59,7 +59,7 @@ class WordsAndClaimsTest {
     class Vocabulary {
         @Test
         void aWordFitsWhereAllItsLimitsArePassed() {
-            Word w = new Word("murky", Word.Kind.COLOUR, List.of(new Word.Condition(Trait.LOW_MIDS, true, 2),
+            Word w = new Word("murky", Word.About.COLOUR, List.of(new Word.Condition(Trait.LOW_MIDS, true, 2),
                     new Word.Condition(Trait.AIR, false, 0)), false);
             Map<Trait, Double> t = new EnumMap<>(Map.of(Trait.LOW_MIDS, 4.0, Trait.AIR, -1.0));
             assertThat(w.fits(t).orElseThrow().strength()).isCloseTo(1 / 6.0, within(1e-9));
@@ -73,7 +73,7 @@ class WordsAndClaimsTest {
         void aTaughtWordFitsItsExampleAndNotTheOther() {
             Map<Trait, Double> boxy = traits(filtered(PLAIN, Biquad.peak(450, 9, 1.2, 48000)));
             Map<Trait, Double> plain = Trait.of(EVIDENCE);
-            Word w = Word.taughtBy("cardboard", Word.Kind.COLOUR, boxy, plain).orElseThrow();
+            Word w = Word.taughtBy("cardboard", Word.About.COLOUR, boxy, plain).orElseThrow();
             assertThat(w.taught()).isTrue();
             assertThat(w.fits(boxy)).isPresent();
             assertThat(w.fits(plain)).isEmpty();
@@ -82,7 +82,7 @@ class WordsAndClaimsTest {
         @Test
         void nothingIsLearntFromTwoThatAreAlike() {
             Map<Trait, Double> t = Trait.of(EVIDENCE);
-            assertThat(Word.taughtBy("same", Word.Kind.FEEL, t, t)).isEmpty();
+            assertThat(Word.taughtBy("same", Word.About.FEEL, t, t)).isEmpty();
         }
 
         @Test
@@ -90,7 +90,7 @@ class WordsAndClaimsTest {
             List<Word> words = Word.shipped();
             assertThat(words).extracting(Word::name).doesNotHaveDuplicates().contains("muddy", "glassy", "tight",
                     "dry");
-            assertThat(words).extracting(Word::kind).contains(Word.Kind.COLOUR, Word.Kind.FEEL);
+            assertThat(words).extracting(Word::kind).contains(Word.About.COLOUR, Word.About.FEEL);
         }
 
         @Test
@@ -103,7 +103,7 @@ class WordsAndClaimsTest {
 
         @Test
         void aWordNeedsANameAndAFigure() {
-            assertThatThrownBy(() -> new Word("x", Word.Kind.FEEL, List.of(), false))
+            assertThatThrownBy(() -> new Word("x", Word.About.FEEL, List.of(), false))
                     .isInstanceOf(IllegalArgumentException.class);
         }
     }
@@ -152,10 +152,10 @@ class WordsAndClaimsTest {
             float[] x = PLAIN.channel(0);
             Sound echoed = Sound.mono(Signal.array(x.length, i -> x[i] + (i < 19200 ? 0 : 0.5 * x[i - 19200])), 48000);
             Evidence e = Examination.of(echoed, Progress.NONE);
-            assertThat(new Claim(Claim.Says.ECHO, "", Claim.Certainty.RUMOUR).judge(e).verdict())
-                    .isEqualTo(Claim.Verdict.SUPPORTED);
-            assertThat(new Claim(Claim.Says.NO_ECHO, "", Claim.Certainty.CERTAIN).judge(e).verdict())
-                    .isEqualTo(Claim.Verdict.CONTRADICTED);
+            assertThat(new Claim(Claim.Says.ECHO, "", Claim.Certainty.RUMOUR).judge(e).standing())
+                    .isEqualTo(Claim.Standing.SUPPORTED);
+            assertThat(new Claim(Claim.Says.NO_ECHO, "", Claim.Certainty.CERTAIN).judge(e).standing())
+                    .isEqualTo(Claim.Standing.CONTRADICTED);
         }
 
         @Test
@@ -167,7 +167,7 @@ class WordsAndClaimsTest {
                             Claim.Says.NO_SPACE}}) {
                 long supported = java.util.Arrays.stream(pair)
                         .filter(s -> new Claim(s, "", Claim.Certainty.LIKELY).judge(EVIDENCE)
-                                .verdict() == Claim.Verdict.SUPPORTED)
+                                .standing() == Claim.Standing.SUPPORTED)
                         .count();
                 assertThat(supported).isLessThanOrEqualTo(1);
             }

@@ -3,7 +3,7 @@ package verisonus.core.rig;
 import java.util.Locale;
 
 /** What a block is, in the order in which a plain chain holds them. */
-public enum Kind {
+public enum GearKind {
     INPUT,
     GUITAR,
     GATE,

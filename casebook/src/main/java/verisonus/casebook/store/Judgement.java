@@ -12,7 +12,7 @@ import verisonus.core.evidence.Correction;
  * @param topic of the finding
  * @param figure the right one, where it is corrected
  */
-public record Verdict(String topic, State state, OptionalDouble figure) {
+public record Judgement(String topic, State state, OptionalDouble figure) {
     /** What can be said of a finding. */
     public enum State {
         ACCEPTED,
@@ -28,7 +28,7 @@ public record Verdict(String topic, State state, OptionalDouble figure) {
         }
     }
 
-    public Verdict {
+    public Judgement {
         if ((state == State.CORRECTED) != figure.isPresent()) throw new IllegalArgumentException(state + " " + figure);
     }
 
@@ -51,13 +51,13 @@ public record Verdict(String topic, State state, OptionalDouble figure) {
     }
 
     /** What the verdicts change for whatever rests on the findings. */
-    public static List<Correction> corrections(List<Verdict> verdicts) {
+    public static List<Correction> corrections(List<Judgement> verdicts) {
         return verdicts.stream().filter(v -> v.state != State.ACCEPTED).flatMap(v -> Correction.Topic.of(v.topic)
                 .map(t -> new Correction(t, v.figure)).stream()).toList();
     }
 
     /** What was said of one topic. */
-    public static Optional<Verdict> of(List<Verdict> verdicts, String topic) {
+    public static Optional<Judgement> of(List<Judgement> verdicts, String topic) {
         return verdicts.stream().filter(v -> v.topic.equals(topic)).findFirst();
     }
 }

@@ -11,8 +11,8 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Signal;
 
-class SameDirtTest {
-    private static final SameDirt DIRT = new SameDirt(Signal.plucks(0.27, 21).atDb(-8).lasting(4));
+class EqualSaturationTest {
+    private static final EqualSaturation DIRT = new EqualSaturation(Signal.plucks(0.27, 21).atDb(-8).lasting(4));
 
     private static Tone amp(String model, double gain) {
         return new Tone("t", List.of(Block.of(model).with("gain", gain)));

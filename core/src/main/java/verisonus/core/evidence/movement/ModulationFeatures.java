@@ -22,7 +22,7 @@ import verisonus.core.take.TakeAlignment;
  * @param sweep tells how often a comb would sweep; takes its time, so it is asked only where there is a comb
  * @param rise slope that the level exceeds a sixth of the time away from notes' beginnings, dB a second
  */
-public record MovementFeatures(double[] values, Swing common, Swing opposed, Swing pitch,
+public record ModulationFeatures(double[] values, Swing common, Swing opposed, Swing pitch,
         Supplier<OptionalDouble> sweep, double rise) {
     private static final double SLOWEST_HZ = 1.5;
     private static final double FASTEST_HZ = 10;
@@ -31,17 +31,17 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
     private static final double LONGEST_S = 24;
 
     /** From a recording of 3 s or more; of more than {@value #LONGEST_S} s from its middle. */
-    public static MovementFeatures of(Sound sound) {
+    public static ModulationFeatures of(Sound sound) {
         double over = Math.max(0, sound.durationS() - LONGEST_S) / 2;
         Sound s = sound.slice(over, sound.durationS() - over).atRate(BandLevels.RATE_HZ);
         float[] x = s.mid();
         BandLevels levels = BandLevels.of(x);
-        PitchMovement pitch = PitchMovement.of(x);
+        PitchSway pitch = PitchSway.of(x);
         return of(levels.slopes(), levels.gaps(4), pitch.cents(), pitch.binSlope(), s, x);
     }
 
     /** From the way from a take to a recording; empty where they are of two performances. */
-    public static Optional<MovementFeatures> between(Sound recording, Sound take) {
+    public static Optional<ModulationFeatures> between(Sound recording, Sound take) {
         return TakeAlignment.of(recording, take).map(a -> between(recording, take, a.lagS()));
     }
 
@@ -50,7 +50,7 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
      *
      * @param lagS how much later the recording's sound comes than the take's
      */
-    static MovementFeatures between(Sound recording, Sound take, double lagS) {
+    static ModulationFeatures between(Sound recording, Sound take, double lagS) {
         Sound s = recording.atRate(BandLevels.RATE_HZ);
         float[] x = s.mid();
         float[] d = shifted(take.atRate(BandLevels.RATE_HZ).mid(), (int) Math.round(lagS * BandLevels.RATE_HZ),
@@ -63,9 +63,9 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
         boolean[] soft = heard.gaps(2);
         for (int t = 0; t < gap.length; t++) gap[t] |= soft[t];
         for (int b = 0; b < BandLevels.BANDS; b++) lessPlayed(slopes, before, gap, b);
-        PitchMovement moved = PitchMovement.of(x);
+        PitchSway moved = PitchSway.of(x);
         double[] cents = moved.cents();
-        double[] played2 = PitchMovement.of(d).cents();
+        double[] played2 = PitchSway.of(d).cents();
         for (int t = 0; t < cents.length; t++) cents[t] -= played2[t];
         return of(slopes, gap, cents, moved.binSlope(), s, x);
     }
@@ -92,7 +92,7 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
         for (int t = 0; t < slopes.length; t++) slopes[t][b] -= share * before[t][b];
     }
 
-    private static MovementFeatures of(double[][] slopes, boolean[] gap, double[] cents, double binSlope, Sound s,
+    private static ModulationFeatures of(double[][] slopes, boolean[] gap, double[] cents, double binSlope, Sound s,
             float[] x) {
         int n = slopes.length;
         double[] common = new double[n];
@@ -124,7 +124,7 @@ public record MovementFeatures(double[] values, Swing common, Swing opposed, Swi
                         Swing.quantile(common, 5 / 6.0))),
                 kinship(single, gap, 1), kinship(single, gap, 2), kinship(single, gap, 4), kinship(single, gap, 8),
                 comb[0], comb[1], comb[2], kept, skew(common)};
-        return new MovementFeatures(v, am, op, fm, () -> SweepRate.hz(single, gap), Swing.quantile(common, 5 / 6.0));
+        return new ModulationFeatures(v, am, op, fm, () -> SweepRate.hz(single, gap), Swing.quantile(common, 5 / 6.0));
     }
 
     /** Swing of the pitch to either side, cents. */

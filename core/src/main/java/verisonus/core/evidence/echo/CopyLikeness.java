@@ -8,14 +8,14 @@ import java.util.stream.IntStream;
  * constant ratio below one; a played repeat follows at a ratio near none or near one. Looks at frames of 46 ms of the
  * whitened signal, the louder half of those that could have an echo.
  */
-final class CopyTest {
+final class CopyLikeness {
     private static final double FRAME_S = 0.046;
 
     private final float[] x;
     private final int frame;
 
     /** @param whitened prediction error of the excerpt */
-    CopyTest(float[] whitened, int rateHz) {
+    CopyLikeness(float[] whitened, int rateHz) {
         this.x = whitened;
         this.frame = (int) (FRAME_S * rateHz);
     }
@@ -28,23 +28,23 @@ final class CopyTest {
      * @param ratios ratio of each frame looked at, in time order
      * @param times middle of each of those frames, samples
      */
-    record Verdict(double ratio, double lowRatio, double likeness, double ratioSpread, double[] ratios,
+    record Comparison(double ratio, double lowRatio, double likeness, double ratioSpread, double[] ratios,
             double[] times) {}
 
     /** The verdict at the best lag within two samples. */
-    Verdict at(int lag) {
-        Verdict best = at(lag, 0);
+    Comparison at(int lag) {
+        Comparison best = at(lag, 0);
         for (int d : new int[]{-2, -1, 1, 2}) {
-            Verdict v = at(lag, d);
+            Comparison v = at(lag, d);
             if (v.likeness > best.likeness) best = v;
         }
         return best;
     }
 
-    private Verdict at(int lag, int offset) {
+    private Comparison at(int lag, int offset) {
         int shift = lag + offset;
         int n = (x.length - shift - frame) / (frame / 2);
-        if (n < 8) return new Verdict(0, 0, 0, 0, new double[0], new double[0]);
+        if (n < 8) return new Comparison(0, 0, 0, 0, new double[0], new double[0]);
         double[] aa = new double[n];
         double[] bb = new double[n];
         double[] ab = new double[n];
@@ -69,7 +69,7 @@ final class CopyTest {
         double[] order = ratios.clone();
         Arrays.sort(order);
         double[] times = IntStream.of(kept).mapToDouble(f -> f * (frame / 2.0) + frame / 2.0 + shift).toArray();
-        return new Verdict(quantile(order, 0.5), quantile(order, 0.25), likeness,
+        return new Comparison(quantile(order, 0.5), quantile(order, 0.25), likeness,
                 quantile(order, 0.75) - quantile(order, 0.25), ratios, times);
     }
 

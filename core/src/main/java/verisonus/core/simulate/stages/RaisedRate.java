@@ -9,9 +9,9 @@ import verisonus.core.sound.Sound;
  * @param rateHz of its samples
  * @param smooth whether its clippers are kept from aliasing beyond that
  */
-public record Raised(double rateHz, boolean smooth) {
-    public static Raised of(Quality quality) {
-        return new Raised(Sound.WORKING_RATE_HZ * (double) quality.factor(), quality == Quality.FINAL);
+public record RaisedRate(double rateHz, boolean smooth) {
+    public static RaisedRate of(Quality quality) {
+        return new RaisedRate(Sound.WORKING_RATE_HZ * (double) quality.factor(), quality == Quality.FINAL);
     }
 
     SoftClip soft() {

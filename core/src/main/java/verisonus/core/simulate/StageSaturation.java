@@ -3,9 +3,11 @@ package verisonus.core.simulate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Supplier;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.simulate.stages.DriveStage;
 import verisonus.core.simulate.stages.NonlinearGroup;
 import verisonus.core.simulate.stages.NonlinearStage;
@@ -13,7 +15,7 @@ import verisonus.core.simulate.stages.Oversampler;
 import verisonus.core.simulate.stages.PowerStage;
 import verisonus.core.simulate.stages.Preamp;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.simulate.stages.Raised;
+import verisonus.core.simulate.stages.RaisedRate;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 
@@ -23,7 +25,7 @@ import verisonus.core.work.Progress;
  *
  * @param stages in signal order
  */
-public record StageDirt(List<Stage> stages) {
+public record StageSaturation(List<Stage> stages) {
     /**
      * One stage.
      *
@@ -37,13 +39,13 @@ public record StageDirt(List<Stage> stages) {
     private static final double SOFT = 1e-3;
     private static final double NOTHING = 1e-4;
 
-    public StageDirt {
+    public StageSaturation {
         stages = List.copyOf(stages);
     }
 
     /** @param levelDb how much softer or louder than the take it is played */
-    public static StageDirt of(Tone tone, Sound di, double levelDb) {
-        Raised raised = Raised.of(Quality.SEARCH);
+    public static StageSaturation of(Tone tone, Sound di, double levelDb) {
+        RaisedRate raised = RaisedRate.of(Quality.SEARCH);
         List<Block> linear = new ArrayList<>();
         float[] x = di.atRate(Sound.WORKING_RATE_HZ).gained(levelDb).mid();
         List<String> blocks = new ArrayList<>();
@@ -51,17 +53,14 @@ public record StageDirt(List<Stage> stages) {
         List<Double> added = new ArrayList<>();
         for (Block b : tone.main()) {
             if (!b.on()) continue;
-            if (b.model().kind() != Kind.DRIVE && b.model().kind() != Kind.AMP) {
+            if (b.model().kind() != GearKind.DRIVE && b.model().kind() != GearKind.AMP) {
                 linear.add(b);
                 continue;
             }
             x = through(linear, x);
             linear.clear();
-            boolean amp = b.model().kind() == Kind.AMP;
-            List<java.util.function.Supplier<NonlinearStage>> made = amp
-                    ? List.of(() -> new Preamp(b, raised), () -> new PowerStage(b, Preamp.Voicing.of(b.model()
-                            .name()).powerBias, raised))
-                    : List.of(() -> DriveStage.of(b, raised));
+            boolean amp = b.model().kind() == GearKind.AMP;
+            List<Supplier<NonlinearStage>> made = clippers(b, raised);
             for (int i = 0; i < made.size(); i++) {
                 float[] loud = played(made.get(i).get(), x, 1);
                 added.add(unexplained(loud, played(made.get(i).get(), x, SOFT)));
@@ -75,7 +74,14 @@ public record StageDirt(List<Stage> stages) {
         for (int i = 0; i < added.size(); i++) {
             out.add(new Stage(blocks.get(i), names.get(i), added.get(i), all < NOTHING ? 0 : added.get(i) / all));
         }
-        return new StageDirt(out);
+        return new StageSaturation(out);
+    }
+
+    /** Makers of the stages of a drive or an amp, in order. */
+    private static List<Supplier<NonlinearStage>> clippers(Block b, RaisedRate raised) {
+        if (b.model().voice() instanceof Voice.Drive drive) return List.of(() -> DriveStage.of(b, drive, raised));
+        Preamp.Voicing voicing = Preamp.Voicing.of((Voice.Amp) b.model().voice());
+        return List.of(() -> new Preamp(b, voicing, raised), () -> new PowerStage(b, voicing.powerBias, raised));
     }
 
     private static float[] through(List<Block> blocks, float[] x) {

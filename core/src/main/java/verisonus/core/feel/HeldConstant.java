@@ -1,14 +1,14 @@
 package verisonus.core.feel;
 
 /** What stays while a control is turned. */
-public enum Keeping {
+public enum HeldConstant {
     NOTHING("turn freely"),
     LOUDNESS("at equal loudness"),
     DIRT("at equal dirt");
 
     private final String words;
 
-    Keeping(String words) {
+    HeldConstant(String words) {
         this.words = words;
     }
 

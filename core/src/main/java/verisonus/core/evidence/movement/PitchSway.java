@@ -12,13 +12,13 @@ import verisonus.core.sound.Stft;
  * @param cents change of pitch a hop, cents; NaN where no partial is held
  * @param binSlope median over hops of the median size of the level slope of the strongest bins, dB a second
  */
-public record PitchMovement(double[] cents, double binSlope) {
+public record PitchSway(double[] cents, double binSlope) {
     private static final int SIZE = 2048;
     private static final int STRONGEST = 30;
     private static final double MOST_CENTS = 25;
 
     /** @param x mono at {@value BandLevels#RATE_HZ} Hz */
-    public static PitchMovement of(float[] x) {
+    public static PitchSway of(float[] x) {
         int hop = BandLevels.HOP;
         int n = x.length < SIZE ? 0 : (x.length - SIZE) / hop + 1;
         double[] cents = new double[n];
@@ -56,7 +56,7 @@ public record PitchMovement(double[] cents, double binSlope) {
         }
         double[] s = Arrays.copyOf(slopes, counted);
         Arrays.sort(s);
-        return new PitchMovement(cents, counted == 0 ? 0 : s[counted / 2]);
+        return new PitchSway(cents, counted == 0 ? 0 : s[counted / 2]);
     }
 
     private static double frequency(double advance, int bin) {

@@ -1,20 +1,25 @@
 package verisonus.core.search;
 
 import java.util.Locale;
+import verisonus.core.rig.ControlPlace;
 
 /**
  * Two controls that can be traded for each other.
  *
- * @param one block id and control, "amp/gain"
+ * @param one of them
  * @param other the same
  * @param opposite whether one goes up as the other goes down
  * @param ratio how far the other must go for one step of the first, in steps of their tracks
  * @param leftJnd what is still heard where each alone would change the sound by one just-noticeable difference
  */
-public record Tie(String one, String other, boolean opposite, double ratio, double leftJnd) {
+public record ControlTrade(ControlPlace one, ControlPlace other, boolean opposite, double ratio, double leftJnd) {
     /** "more amp gain and less amp master: the same to within 0.3 JND". */
     public String words() {
-        return String.format(Locale.ROOT, "more %s and %s %s: the same to within %.1f JND", one.replace('/', ' '),
-                opposite ? "less" : "more", other.replace('/', ' '), Math.max(0.1, leftJnd));
+        return String.format(Locale.ROOT, "more %s and %s %s: the same to within %.1f JND", spoken(one),
+                opposite ? "less" : "more", spoken(other), Math.max(0.1, leftJnd));
+    }
+
+    private static String spoken(ControlPlace place) {
+        return place.block() + " " + place.control();
     }
 }

@@ -6,8 +6,9 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
-import verisonus.core.rig.Kind;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
@@ -19,7 +20,7 @@ import verisonus.core.work.Progress;
  * From the knobs and the linear part to a whole tone: the equalizer on what is left, measured on the true render, then movement,
  * echo and space behind it, and the level. The front is rendered once, at final quality; all that follows is laid on it.
  */
-final class Finish {
+final class ToneCompletion {
     private static final int PASSES = 2;
     private static final double LEANER_LOWS_HZ = 100;
     /** What is added must take this share of the error away to be believed. */
@@ -37,7 +38,8 @@ final class Finish {
     private final Features wanted;
     private final EmptyBands empty;
 
-    Finish(SearchOptions options, Sound reference, float[] dry, Target target, boolean same, MeasuredBlocks measured) {
+    ToneCompletion(SearchOptions options, Sound reference, float[] dry, Target target, boolean same,
+            MeasuredBlocks measured) {
         this.options = options;
         this.reference = reference;
         this.dry = dry;
@@ -53,7 +55,7 @@ final class Finish {
     Finished of(Knobs knobs, CurveDictionary.Entry entry) {
         List<Block> front = new ArrayList<>();
         for (Block b : knobs.blocks())
-            front.add(b.model().kind() == Kind.AMP ? b.with("presence", entry.presence()) : b);
+            front.add(b.model().kind() == GearKind.AMP ? b.with(ControlNames.PRESENCE, entry.presence()) : b);
         entry.cabinet().ifPresent(front::add);
         entry.microphone().ifPresent(front::add);
         // The rig holds only so many blocks: what is heard most is put in first.
@@ -69,7 +71,7 @@ final class Finish {
             List<Block> gated = new ArrayList<>(front);
             gated.add(0, gate.get());
             Sound shut = Renderer.render(new Tone("front", gated), take, Quality.FINAL, Progress.NONE);
-            if (isLocked(Kind.GATE) || helps(shut, flat)) {
+            if (isLocked(GearKind.GATE) || helps(shut, flat)) {
                 front = gated;
                 flat = shut;
                 left--;
@@ -86,7 +88,7 @@ final class Finish {
             moving.add(eq.isPresent() ? 1 : 0, movement.get());
             Sound swaying = played(moving, flat);
             // A sweep that begins elsewhere than the reference's helps little, but one that is not there harms much.
-            if (!same || isLocked(Kind.MODULATION) || motionError(swaying) < HARMLESS * motionError(so)) {
+            if (!same || isLocked(GearKind.MODULATION) || motionError(swaying) < HARMLESS * motionError(so)) {
                 behind = moving;
                 so = swaying;
                 left--;
@@ -98,9 +100,9 @@ final class Finish {
             within.add(space.get());
             Sound spacious = played(within, flat);
             // Other playing cannot show it, so there the finding must be surer.
-            if (isLocked(Kind.REVERB) || (same ? helps(spacious, so) : measured.isSureOfSpace())) {
+            if (isLocked(GearKind.REVERB) || (same ? helps(spacious, so) : measured.isSureOfSpace())) {
                 // The space has a colour of its own.
-                if (eq.isPresent() && !isLocked(Kind.EQUALIZER)) within.set(0, refitted(eq.get(), spacious));
+                if (eq.isPresent() && !isLocked(GearKind.EQUALIZER)) within.set(0, refitted(eq.get(), spacious));
                 behind = within;
                 so = played(within, flat);
             }
@@ -112,12 +114,12 @@ final class Finish {
 
     /** The feedback, of the one read and a few others, with which the repeats fall as in the reference. */
     private Block repeatsFitted(Block echo, List<Block> before, Sound flat) {
-        if (options.locked().contains(echo.id() + "/feedback")) return echo;
+        if (options.locked().holds(echo.id(), "feedback")) return echo;
         Sound in = played(before, flat);
         Block best = echo;
         double least = WORTH_IT * motionError(played(List.of(echo), in));
         for (double feedback : FEEDBACKS) {
-            Block other = echo.with("feedback", feedback);
+            Block other = echo.with(ControlNames.FEEDBACK, feedback);
             double error = motionError(played(List.of(other), in));
             if (error < least) {
                 least = error;
@@ -127,12 +129,12 @@ final class Finish {
         return best;
     }
 
-    private boolean isLocked(Kind kind) {
-        return options.locked().stream().anyMatch(l -> l.startsWith(kind.word() + "/"));
+    private boolean isLocked(GearKind kind) {
+        return options.locked().touches(kind.word());
     }
 
     private boolean canEqualize() {
-        return isLocked(Kind.EQUALIZER) || options.rig().has(Gear.model("parametric equalizer"));
+        return isLocked(GearKind.EQUALIZER) || options.rig().has(Gear.model("parametric equalizer"));
     }
 
     private EqualizerFit fit() {
@@ -150,7 +152,7 @@ final class Finish {
         for (int b = 0; b < missing.length; b++) missing[b] = target.levelDb()[b] - has[b] + now[b];
         Block out = fit.fit(same ? missing : Objective.smoothed(missing));
         boolean leaner = options.school().lows() == SearchOptions.Lows.ROOM_FOR_BASS;
-        return leaner ? out.with("low cut", LEANER_LOWS_HZ) : out;
+        return leaner ? out.with(ControlNames.LOW_CUT, LEANER_LOWS_HZ) : out;
     }
 
     /** Whether a block that was read off the recording brings the tone nearer to it. */
@@ -169,8 +171,8 @@ final class Finish {
 
     /** The equalizer as locked, or fitted to what is missing of the target. */
     private Block equalizer(Sound flat, Optional<Block> echo) {
-        Optional<Block> locked = options.earlier().flatMap(t -> t.first(Kind.EQUALIZER))
-                .filter(_ -> isLocked(Kind.EQUALIZER));
+        Optional<Block> locked = options.earlier().flatMap(t -> t.first(GearKind.EQUALIZER))
+                .filter(_ -> isLocked(GearKind.EQUALIZER));
         if (locked.isPresent()) return locked.get();
         Sound echoed = played(echo.map(List::of).orElse(List.of()), flat);
         Block eq = refitted(Block.of("parametric equalizer"), echoed);
@@ -182,13 +184,13 @@ final class Finish {
     private Finished levelled(Tone tone, Sound render) {
         double want = LoudnessMeter.integratedLufs(reference).orElse(-23);
         double gain = want - LoudnessMeter.integratedLufs(render).orElse(want);
-        Optional<Block> last = Stream.of(Kind.MICROPHONE, Kind.EQUALIZER, Kind.CABINET)
-                .flatMap(k -> tone.first(k).stream()).filter(b -> b.model().find("level").isPresent())
-                .filter(b -> !options.locked().contains(b.id() + "/level")).findFirst();
+        Optional<Block> last = Stream.of(GearKind.MICROPHONE, GearKind.EQUALIZER, GearKind.CABINET)
+                .flatMap(k -> tone.first(k).stream()).filter(b -> b.model().find(ControlNames.LEVEL).isPresent())
+                .filter(b -> !options.locked().holds(b.id(), "level")).findFirst();
         if (last.isEmpty()) return new Finished(tone, render.gained(gain));
-        Control c = last.get().model().control("level");
-        double before = last.get().get("level");
+        Control c = last.get().model().control(ControlNames.LEVEL);
+        double before = last.get().get(ControlNames.LEVEL);
         double level = c.clamp(Math.rint((before + gain) * 100) / 100);
-        return new Finished(tone.with(last.get().with("level", level)), render.gained(level - before));
+        return new Finished(tone.with(last.get().with(ControlNames.LEVEL, level)), render.gained(level - before));
     }
 }

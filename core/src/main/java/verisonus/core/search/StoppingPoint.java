@@ -10,11 +10,11 @@ import java.util.Locale;
  * @param lastGain what the last stretch of the search gained
  * @param couldGain what as much work again could gain at best, as the gains have been falling
  */
-public record Enough(double firstChoice, double lastGain, double couldGain) {
+public record StoppingPoint(double firstChoice, double lastGain, double couldGain) {
     private static final double HEARD = 1;
 
     /** @param errors the best error so far after each stretch of work, one or more */
-    static Enough of(double first, List<Double> errors) {
+    static StoppingPoint of(double first, List<Double> errors) {
         int n = errors.size();
         double now = errors.getLast();
         double half = errors.get(n / 2);
@@ -23,7 +23,7 @@ public record Enough(double firstChoice, double lastGain, double couldGain) {
         // Gains that fall from stretch to stretch by the same factor add up to late·q/(1−q).
         double q = early < 1e-9 ? 0 : Math.min(0.8, late / early);
         double last = n < 2 ? 0 : Math.max(0, errors.get(n - 2) - now);
-        return new Enough(Math.max(0, first - now), last, Math.min(now, late * q / (1 - q)));
+        return new StoppingPoint(Math.max(0, first - now), last, Math.min(now, late * q / (1 - q)));
     }
 
     /** Whether nothing that is left to turn would be heard in a blind test. */

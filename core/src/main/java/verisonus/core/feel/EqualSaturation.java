@@ -10,7 +10,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 
 /** Where must a gain stand for a tone to hold the playing back as far as another does ({@link Driven})? Found by halving. */
-final class SameDirt {
+final class EqualSaturation {
     private static final int HALVINGS = 8;
     /** What differs less cannot be read. */
     private static final double LEAST = 0.01;
@@ -18,7 +18,7 @@ final class SameDirt {
     private final Sound di;
 
     /** @param di what is played, at the simulation's rate */
-    SameDirt(Sound di) {
+    EqualSaturation(Sound di) {
         this.di = di;
     }
 

@@ -1,0 +1,68 @@
+package verisonus.core.compare;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** What can differ between a reference and a candidate. Files and commands name it by its words. */
+public enum GapAttribute {
+    BOTTOM("spectrum 80-160 Hz", 80, 160),
+    BODY("spectrum 160-400 Hz", 160, 400),
+    MIDDLE("spectrum 400-1000 Hz", 400, 1000),
+    UPPER_MIDDLE("spectrum 1-2 kHz", 1000, 2000),
+    BITE("spectrum 2-4 kHz", 2000, 4000),
+    AIR("spectrum 4-8 kHz", 4000, 8000),
+    CREST("crest factor"),
+    LOUD_TO_SOFT("loud to soft"),
+    ATTACK("attack"),
+    SATURATION("saturation"),
+    ECHO_TIME("echo time"),
+    ECHO_LEVEL("echo level"),
+    ECHO_REPEATS("echo repeats"),
+    SPACE_DECAY("space decay"),
+    SPACE_LEVEL("space level"),
+    MOVEMENT("movement"),
+    MOVEMENT_RATE("movement rate"),
+    MOVEMENT_DEPTH("movement depth"),
+    TUNING("tuning"),
+    WIDTH("width"),
+    ONSET("onset"),
+    FALL("fall of notes"),
+    BASS_LEADS("bass into the first clipper"),
+    DYNAMICS("dynamics out per in");
+
+    /** Bands of the spectrum, from the lowest. */
+    public static final List<GapAttribute> BANDS = List.of(BOTTOM, BODY, MIDDLE, UPPER_MIDDLE, BITE, AIR);
+
+    private final String words;
+    private final double fromHz;
+    private final double toHz;
+
+    GapAttribute(String words) {
+        this(words, 0, 0);
+    }
+
+    GapAttribute(String words, double fromHz, double toHz) {
+        this.words = words;
+        this.fromHz = fromHz;
+        this.toHz = toHz;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public static Optional<GapAttribute> of(String words) {
+        return Arrays.stream(values()).filter(a -> a.words.equals(words)).findFirst();
+    }
+
+    public boolean isBand() { return toHz > 0; }
+
+    public double fromHz() {
+        return fromHz;
+    }
+
+    public double toHz() {
+        return toHz;
+    }
+}

@@ -1,0 +1,232 @@
+package verisonus.core.rig;
+
+/**
+ * How a model sounds, as a type: whoever builds sound switches over it without a default, so that a model that nobody simulates
+ * does not compile.
+ */
+public sealed interface Voice {
+    GearKind kind();
+
+    /** Sockets. */
+    enum Input implements Voice {
+        INSTRUMENT;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.INPUT;
+        }
+    }
+
+    /** Guitars with the controls on them. */
+    enum Guitar implements Voice {
+        PASSIVE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.GUITAR;
+        }
+    }
+
+    /** What shuts between notes. */
+    enum Gate implements Voice {
+        NOISE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.GATE;
+        }
+    }
+
+    /** What holds loud notes back. */
+    enum Compressor implements Voice {
+        SOFT_KNEE,
+        SLOW_OPTICAL;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.COMPRESSOR;
+        }
+    }
+
+    /** Filters that sweep, and added octaves. */
+    enum Filter implements Voice {
+        PEDAL,
+        ENVELOPE,
+        OCTAVE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.FILTER;
+        }
+    }
+
+    /** What clips in front of an amp. */
+    enum Drive implements Voice {
+        CLEAN_BOOST,
+        MID_HUMP,
+        TRANSPARENT,
+        HARD_CLIP,
+        FUZZ;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.DRIVE;
+        }
+    }
+
+    /** Amps. */
+    enum Amp implements Voice {
+        OPEN_CLEAN,
+        CHIMING_EDGE,
+        SMALL_COMBO,
+        MID_FORWARD_CRUNCH,
+        TIGHT_SATURATED;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.AMP;
+        }
+    }
+
+    /** Loudspeakers in a box, drawn as curves or measured. */
+    enum Cabinet implements Voice {
+        OPEN_1X8,
+        OPEN_1X10,
+        OPEN_1X12,
+        OPEN_2X12,
+        CLOSED_2X12,
+        CLOSED_4X12,
+        IMPULSE_RESPONSE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.CABINET;
+        }
+    }
+
+    /** What stands before the loudspeaker. */
+    enum Microphone implements Voice {
+        DYNAMIC,
+        RIBBON,
+        CONDENSER;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.MICROPHONE;
+        }
+    }
+
+    /** Filters that stand still. */
+    enum Equalizer implements Voice {
+        PARAMETRIC,
+        OCTAVE_GRAPHIC;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.EQUALIZER;
+        }
+    }
+
+    /** Delays that sway. */
+    enum MovingDelay implements Voice {
+        CHORUS,
+        WIDE_CHORUS,
+        FLANGER,
+        VIBRATO;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.MODULATION;
+        }
+    }
+
+    /** Notches that sway. */
+    enum Phaser implements Voice {
+        FOUR_STAGE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.MODULATION;
+        }
+    }
+
+    /** Levels that sway. */
+    enum Tremolo implements Voice {
+        BIAS,
+        OPTICAL,
+        HARMONIC;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.MODULATION;
+        }
+    }
+
+    /** Loudspeakers that turn. */
+    enum Rotary implements Voice {
+        HORN_AND_DRUM;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.MODULATION;
+        }
+    }
+
+    /** Repeats. */
+    enum Echo implements Voice {
+        CLEAN,
+        TAPE_LIKE,
+        ANALOGUE_LIKE,
+        MODULATED,
+        DUAL;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.ECHO;
+        }
+    }
+
+    /** Rooms and plates. */
+    enum Space implements Voice {
+        HALL,
+        ROOM,
+        PLATE,
+        AMBIENCE;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.REVERB;
+        }
+    }
+
+    /** Springs, which are no room. */
+    enum Spring implements Voice {
+        TWO_SPRINGS;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.REVERB;
+        }
+    }
+
+    /** What plays on what it recorded. */
+    enum Looper implements Voice {
+        FIRST_STRETCH;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.LOOPER;
+        }
+    }
+
+    /** Levels, places and second performances. */
+    enum Utility implements Voice {
+        VOLUME,
+        DOUBLER;
+
+        @Override
+        public GearKind kind() {
+            return GearKind.UTILITY;
+        }
+    }
+}
