@@ -93,32 +93,35 @@ public record Word(String name, About kind, List<Condition> conditions, boolean 
         return Math.abs(a.getOrDefault(t, 0.0) - b.getOrDefault(t, 0.0)) / t.step();
     }
 
-    private static Word word(String name, About kind, Object... conditions) {
-        List<Condition> out = new ArrayList<>();
-        for (int i = 0; i < conditions.length; i += 3) {
-            out.add(new Condition((Trait) conditions[i], conditions[i + 1].equals(">"),
-                    ((Number) conditions[i + 2]).doubleValue()));
-        }
-        return new Word(name, kind, out, false);
+    private static Word word(String name, About kind, Condition... conditions) {
+        return new Word(name, kind, List.of(conditions), false);
+    }
+
+    private static Condition above(Trait trait, double limit) {
+        return new Condition(trait, true, limit);
+    }
+
+    private static Condition below(Trait trait, double limit) {
+        return new Condition(trait, false, limit);
     }
 
     /** The words that ship; players differ, so every one can be changed. */
     public static List<Word> shipped() {
-        return List.of(word("muddy", About.COLOUR, Trait.LOW_MIDS, ">", 4, Trait.PRESENCE, "<", -1),
-                word("boxy", About.COLOUR, Trait.BOX, ">", 4), word("honky", About.COLOUR, Trait.HONK, ">", 5),
-                word("glassy", About.COLOUR, Trait.PRESENCE, ">", 5, Trait.DIRT, "<", 0.35),
-                word("fizzy", About.COLOUR, Trait.AIR, ">", 8, Trait.DIRT, ">", 0.45),
-                word("thin", About.COLOUR, Trait.LOWS, "<", -6, Trait.LOW_MIDS, "<", -3),
-                word("dark", About.COLOUR, Trait.PRESENCE, "<", -4, Trait.BITE, "<", -3),
-                word("airy", About.COLOUR, Trait.AIR, ">", 10, Trait.DIRT, "<", 0.45),
-                word("full", About.COLOUR, Trait.LOWS, ">", 6, Trait.LOW_MIDS, ">", 0),
-                word("biting", About.COLOUR, Trait.BITE, ">", 4),
-                word("tight", About.FEEL, Trait.ATTACK, "<", 17, Trait.FALL, "<", -35),
-                word("loose", About.FEEL, Trait.BASS_LEADS, ">", 0.1, Trait.DIRT, ">", 0.35),
-                word("stiff", About.FEEL, Trait.SPREAD, ">", 22, Trait.DIRT, "<", 0.3),
-                word("springy", About.FEEL, Trait.SPREAD, "<", 13, Trait.DIRT, "<", 0.45, Trait.ATTACK, "<", 22),
-                word("quick", About.FEEL, Trait.ATTACK, "<", 11), word("rounded", About.FEEL, Trait.ATTACK, ">", 26),
-                word("roomy", About.FEEL, Trait.ROOM, ">", 0.5),
-                word("dry", About.FEEL, Trait.ROOM, "<", 0.05, Trait.ECHO, "<", -24));
+        return List.of(word("muddy", About.COLOUR, above(Trait.LOW_MIDS, 4), below(Trait.PRESENCE, -1)),
+                word("boxy", About.COLOUR, above(Trait.BOX, 4)), word("honky", About.COLOUR, above(Trait.HONK, 5)),
+                word("glassy", About.COLOUR, above(Trait.PRESENCE, 5), below(Trait.DIRT, 0.35)),
+                word("fizzy", About.COLOUR, above(Trait.AIR, 8), above(Trait.DIRT, 0.45)),
+                word("thin", About.COLOUR, below(Trait.LOWS, -6), below(Trait.LOW_MIDS, -3)),
+                word("dark", About.COLOUR, below(Trait.PRESENCE, -4), below(Trait.BITE, -3)),
+                word("airy", About.COLOUR, above(Trait.AIR, 10), below(Trait.DIRT, 0.45)),
+                word("full", About.COLOUR, above(Trait.LOWS, 6), above(Trait.LOW_MIDS, 0)),
+                word("biting", About.COLOUR, above(Trait.BITE, 4)),
+                word("tight", About.FEEL, below(Trait.ATTACK, 17), below(Trait.FALL, -35)),
+                word("loose", About.FEEL, above(Trait.BASS_LEADS, 0.1), above(Trait.DIRT, 0.35)),
+                word("stiff", About.FEEL, above(Trait.SPREAD, 22), below(Trait.DIRT, 0.3)),
+                word("springy", About.FEEL, below(Trait.SPREAD, 13), below(Trait.DIRT, 0.45), below(Trait.ATTACK, 22)),
+                word("quick", About.FEEL, below(Trait.ATTACK, 11)), word("rounded", About.FEEL, above(Trait.ATTACK, 26)),
+                word("roomy", About.FEEL, above(Trait.ROOM, 0.5)),
+                word("dry", About.FEEL, below(Trait.ROOM, 0.05), below(Trait.ECHO, -24)));
     }
 }
