@@ -120,7 +120,8 @@ public record Word(String name, About kind, List<Condition> conditions, boolean 
                 word("loose", About.FEEL, above(Trait.BASS_LEADS, 0.1), above(Trait.DIRT, 0.35)),
                 word("stiff", About.FEEL, above(Trait.SPREAD, 22), below(Trait.DIRT, 0.3)),
                 word("springy", About.FEEL, below(Trait.SPREAD, 13), below(Trait.DIRT, 0.45), below(Trait.ATTACK, 22)),
-                word("quick", About.FEEL, below(Trait.ATTACK, 11)), word("rounded", About.FEEL, above(Trait.ATTACK, 26)),
+                word("quick", About.FEEL, below(Trait.ATTACK, 11)),
+                word("rounded", About.FEEL, above(Trait.ATTACK, 26)),
                 word("roomy", About.FEEL, above(Trait.ROOM, 0.5)),
                 word("dry", About.FEEL, below(Trait.ROOM, 0.05), below(Trait.ECHO, -24)));
     }
