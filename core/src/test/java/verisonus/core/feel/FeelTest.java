@@ -85,7 +85,7 @@ class FeelTest {
         assertThat(same.differences()).isEmpty();
         assertThat(two.floorJnd().values().stream().mapToDouble(Double::doubleValue).sum()).isPositive();
         GapRow small = new GapRow(GapAttribute.CREST, "dB", 10,
-                10 + 0.01 * two.floorJnd().getOrDefault("crest factor", 1.0),
+                10 + 0.01 * two.floorJnd().getOrDefault(GapAttribute.CREST, 1.0),
                 1, "amp", "", true);
         assertThat(two.explains(small)).isTrue();
         assertThatThrownBy(() -> PlayingShare.of(DIRTY, List.of(DI), Progress.NONE)).hasMessageContaining("one take");
