@@ -22,16 +22,25 @@ final class PartialsPlayer {
     private final double fastShare;
 
     PartialsPlayer(long seed) {
-        random = new SplittableRandom(seed);
-        stiffness = 4e-5 + 1.6e-4 * random.nextDouble();
-        pickAt = 0.08 + 0.17 * random.nextDouble();
-        pickupAt = 0.07 + 0.18 * random.nextDouble();
-        brightness = 0.6 + 0.8 * random.nextDouble();
-        centsOff = 16 * (random.nextDouble() - 0.5);
-        vibrates = random.nextInt(3) == 0;
+        this(-1, new SplittableRandom(seed));
+    }
+
+    /** One instrument under different hands. */
+    PartialsPlayer(long instrument, long hand) {
+        this(hand, new SplittableRandom(instrument));
+    }
+
+    private PartialsPlayer(long hand, SplittableRandom of) {
+        stiffness = 4e-5 + 1.6e-4 * of.nextDouble();
+        pickAt = 0.08 + 0.17 * of.nextDouble();
+        pickupAt = 0.07 + 0.18 * of.nextDouble();
+        brightness = 0.6 + 0.8 * of.nextDouble();
+        centsOff = 16 * (of.nextDouble() - 0.5);
+        vibrates = of.nextInt(3) == 0;
         // A finger stops a string at once, or leaves it to the wood.
-        releaseS = 0.012 * Math.pow(12, random.nextDouble());
-        fastShare = 0.7 * random.nextDouble();
+        releaseS = 0.012 * Math.pow(12, of.nextDouble());
+        fastShare = 0.7 * of.nextDouble();
+        random = hand == -1 ? of : new SplittableRandom(hand);
     }
 
     /** How far the instrument is off 440 Hz. */

@@ -46,6 +46,28 @@ public final class Takes {
                 .play(phrase, singleCoil ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER, lengthS);
     }
 
+    /** Guitars that differ: two pickups of one string model, and one that is summed from partials. */
+    public enum Guitar {
+        SINGLE_COIL,
+        HUMBUCKER,
+        PARTIALS
+    }
+
+    /**
+     * One phrase played by one hand on one guitar: the same phrase seed gives the same notes, another hand other timing and strength.
+     */
+    public static Take performed(Style style, long phraseSeed, long hand, Guitar guitar, double lengthS) {
+        SplittableRandom random = new SplittableRandom(phraseSeed);
+        List<Note> phrase = phrase(style, random, lengthS);
+        double bpm = bpm(new SplittableRandom(phraseSeed));
+        double timingMs = 8 + 8 * new SplittableRandom(hand).nextDouble();
+        return switch (guitar) {
+            case SINGLE_COIL, HUMBUCKER -> new Take(new Player(timingMs, 0.1, hand).play(phrase,
+                    guitar == Guitar.SINGLE_COIL ? Instrument.SINGLE_COIL : Instrument.HUMBUCKER, lengthS), bpm, 0);
+            case PARTIALS -> new Take(new PartialsPlayer(3, hand).play(phrase, lengthS, timingMs, 0.1), bpm, 0);
+        };
+    }
+
     /** The same playing on one of two instruments that share no code: odd seeds are summed from partials. */
     public static Take known(Style style, long seed, double lengthS) {
         double bpm = bpm(new SplittableRandom(seed));

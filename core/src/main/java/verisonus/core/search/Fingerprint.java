@@ -1,5 +1,6 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.Features;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;

@@ -1,5 +1,7 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.Features;
+import verisonus.core.search.colour.BandWeights;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -1,5 +1,6 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.Features;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.MatrixUtils;

@@ -1,5 +1,6 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;

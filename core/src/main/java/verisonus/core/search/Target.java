@@ -1,5 +1,7 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.Features;
+import verisonus.core.search.colour.BandWeights;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.evidence.level.SpectrumReading;

@@ -1,5 +1,8 @@
 package verisonus.core.search;
 
+import verisonus.core.search.colour.EqualizerFit;
+import verisonus.core.search.colour.EmptyBands;
+import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

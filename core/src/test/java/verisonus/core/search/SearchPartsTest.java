@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import verisonus.core.search.colour.EqualizerFit;
+import verisonus.core.search.colour.EmptyBands;
+import verisonus.core.search.colour.Features;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;

@@ -3,7 +3,6 @@ package verisonus.core.evidence.movement;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
-import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Network;

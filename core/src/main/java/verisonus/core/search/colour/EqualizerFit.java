@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.search.colour;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +16,7 @@ import verisonus.core.sound.Biquad;
  * error away, all gains refitted after each (orthogonal matching pursuit; Y. C. Pati, R. Rezaiifar, P. S. Krishnaprasad,
  * 1993), with a ridge so that a decibel must buy something.
  */
-final class EqualizerFit {
+public final class EqualizerFit {
     private static final double RATE = 48000;
     private static final double MOST_DB = 12;
     private static final double WORTH_DB2 = 0.02;
@@ -54,7 +54,7 @@ final class EqualizerFit {
      * @param broad only wide filters, for a wanted curve that is known roughly
      * @param empty where nothing is raised
      */
-    EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, EmptyBands empty) {
+    public EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, EmptyBands empty) {
         this.empty = empty;
         double total = 0;
         for (double w : weight) total += w;
@@ -87,7 +87,7 @@ final class EqualizerFit {
     }
 
     /** The equalizer that comes nearest to this curve, dB by compared band; its loudness does not count. */
-    Block fit(double[] wanted) {
+    public Block fit(double[] wanted) {
         double[] target = centred(wanted);
         List<Integer> chosen = new ArrayList<>();
         double[] gains = new double[0];
@@ -193,7 +193,7 @@ final class EqualizerFit {
     }
 
     /** What an equalizer does by compared band, dB. */
-    double[] curve(Block eq) {
+    public double[] curve(Block eq) {
         double[] out = new double[hz.length];
         for (int b = 0; b < out.length; b++) out[b] = EqualizerCurve.gainDb(eq, hz[b], RATE);
         return out;

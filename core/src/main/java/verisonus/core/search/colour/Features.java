@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.search.colour;
 
 import java.util.Arrays;
 import verisonus.core.sound.Bands;
@@ -14,8 +14,8 @@ import verisonus.core.sound.Stft;
  * @param tiltDb by sixth octave: spectrum of the loud third of frames less that of the soft third
  */
 public record Features(double[] levelDb, float[][] envelopeDb, double[][] percentilesDb, double[] tiltDb) {
-    static final Bands LEVEL_BANDS = Bands.sixths(72, 9800);
-    static final Bands ENVELOPE_BANDS = Bands.thirds(100, 8000);
+    public static final Bands LEVEL_BANDS = Bands.sixths(72, 9800);
+    public static final Bands ENVELOPE_BANDS = Bands.thirds(100, 8000);
     private static final double[] QUANTILES = {0.1, 0.3, 0.5, 0.7, 0.9, 0.97};
     private static final int SIZE = 2048;
     private static final int HOP = 1024;
@@ -44,7 +44,7 @@ public record Features(double[] levelDb, float[][] envelopeDb, double[][] percen
     }
 
     /** How far level and decay of each band are from another sound's over time, dB RMS; of the same phrase. */
-    double motionDistance(Features other) {
+    public double motionDistance(Features other) {
         double sum = 0;
         int n = 0;
         for (int t = 0; t < Math.min(envelopeDb.length, other.envelopeDb.length); t++) {

@@ -1,15 +1,15 @@
-package verisonus.core.search;
+package verisonus.core.search.colour;
 
 import verisonus.core.evidence.level.SpectrumReading;
 
 /** How much each compared band counts: by its trust, and little where the reference has next to nothing. */
-final class BandWeights {
+public final class BandWeights {
     private static final double LEAST = 0.03;
 
     private BandWeights() {}
 
     /** @param levelDb of the reference by compared band */
-    static double[] of(SpectrumReading spectrum, double[] levelDb) {
+    public static double[] of(SpectrumReading spectrum, double[] levelDb) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         double top = java.util.Arrays.stream(levelDb).max().orElse(0);
         double[] out = new double[hz.length];

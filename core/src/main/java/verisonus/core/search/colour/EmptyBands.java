@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.search.colour;
 
 import java.util.function.DoubleUnaryOperator;
 
@@ -13,7 +13,7 @@ public final class EmptyBands {
     private final double[] hz = Features.LEVEL_BANDS.centresHz();
     private final boolean[] empty;
 
-    EmptyBands(boolean[] empty) {
+    public EmptyBands(boolean[] empty) {
         this.empty = empty.clone();
     }
 

@@ -1,0 +1,146 @@
+package verisonus.bench;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.SplittableRandom;
+import verisonus.core.sound.Biquad;
+import verisonus.core.sound.Sound;
+import verisonus.demo.Takes;
+
+/**
+ * What every user has: a reference played on one guitar through a chain of another design than the simulated gear, with effects of their
+ * own code, and the same phrase played again by another hand on another guitar, dry. The target, for scoring only, is the reference's
+ * guitar and chain under the take's hand.
+ *
+ * @param core the reference's dry chain, a little off, on the take: what a derived tone without effects would be at its best
+ */
+record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound reference, Sound take, Sound target,
+        Sound core, Truth truth) {
+    static final double LENGTH_S = 13;
+    private static final double OFF_DB = 1.2;
+
+    /** What the reference has. */
+    enum Group {
+        NOTHING,
+        ECHO,
+        SWAYING_ECHO,
+        ECHO_IN_HALL,
+        HALL,
+        TREMOLO,
+        HARMONIC_TREMOLO,
+        PHASER,
+        VIBRATO,
+        WIDE_CHORUS,
+        CHORUS,
+        FLANGER
+    }
+
+    /** What is true; empty: not there. */
+    record Truth(Optional<Effects.Echo> echo, OptionalDouble decayS, double preDelayMs, double hallDb, String movement,
+            double rateHz) {
+        static final Truth NOTHING = new Truth(Optional.empty(), OptionalDouble.empty(), 0, 0, "", 0);
+
+        private Truth with(Effects.Echo e) {
+            return new Truth(Optional.of(e), decayS, preDelayMs, hallDb, movement, rateHz);
+        }
+
+        private Truth in(double decay, double pre, double db) {
+            return new Truth(echo, OptionalDouble.of(decay), pre, db, movement, rateHz);
+        }
+
+        private Truth moving(String kind, double hz) {
+            return new Truth(echo, decayS, preDelayMs, hallDb, kind, hz);
+        }
+    }
+
+    /** The group follows from the seed, so that any range of seeds holds all of them. */
+    static ReplayCase of(long seed) {
+        SplittableRandom r = new SplittableRandom(seed * 7457 + 11);
+        Group group = Group.values()[(int) (seed % Group.values().length)];
+        Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
+        Takes.Guitar[] guitars = Takes.Guitar.values();
+        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
+        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        long phrase = 500_000 + seed;
+        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, theirs, LENGTH_S);
+        Sound take = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, mine, LENGTH_S).sound().mid());
+        Sound again = Takes.performed(style, phrase, 2 * seed + 2, theirs, LENGTH_S).sound();
+        OtherChain.Settings chain = new OtherChain.Settings(seed + 9000);
+        float[] dry = chain.play(KnownTone.levelled(first.sound().mid()).mid(), OtherChain.Spoiling.NOTHING);
+        float[] wanted = chain.play(KnownTone.levelled(again.mid()).mid(), OtherChain.Spoiling.NOTHING);
+        float[] core = chain.play(take.gained(4 * r.nextDouble() - 2).mid(), OtherChain.Spoiling.NOTHING);
+        for (int i = 0; i < 4; i++) {
+            OtherChain.filter(core, Biquad.peak(120 * Math.pow(40, r.nextDouble()), OFF_DB * (2 * r.nextDouble() - 1) * 1.7,
+                    0.9, Effects.RATE_HZ));
+        }
+        long effects = r.nextLong();
+        Made made = made(group, dry, new SplittableRandom(effects));
+        Made target = made(group, wanted, new SplittableRandom(effects));
+        return new ReplayCase(seed, group, style, first.bpm(), levelled(made.sound), take, levelled(target.sound),
+                levelled(new float[][]{core}), made.truth);
+    }
+
+    private record Made(float[][] sound, Truth truth) {}
+
+    private static Made made(Group group, float[] x, SplittableRandom r) {
+        double phase = 2 * Math.PI * r.nextDouble();
+        double fast = 2.6 + 5 * r.nextDouble();
+        double slow = 0.3 * Math.pow(5, r.nextDouble());
+        double depth = 0.3 + 0.5 * r.nextDouble();
+        Effects.Echo echo = new Effects.Echo(180 * Math.pow(4, r.nextDouble()), 0.6 * r.nextDouble(),
+                -16 + 10 * r.nextDouble(), r.nextBoolean() ? 0 : 1800 + 2500 * r.nextDouble(), 0, 0);
+        double decay = 0.6 * Math.pow(5, r.nextDouble());
+        double pre = 60 * r.nextDouble();
+        double db = -16 + 8 * r.nextDouble();
+        Truth none = Truth.NOTHING;
+        return switch (group) {
+            case NOTHING -> mono(x, none);
+            case ECHO -> mono(echo.on(x), none.with(echo));
+            case SWAYING_ECHO -> {
+                Effects.Echo e = new Effects.Echo(echo.timeMs(), echo.feedback(), echo.levelDb() + 3, echo.cornerHz(),
+                        0.5 + 1.5 * r.nextDouble(), 0.4 + r.nextDouble());
+                yield mono(e.on(x), none.with(e));
+            }
+            case ECHO_IN_HALL -> mono(Effects.reverb(echo.on(x), decay, pre, db, r), none.with(echo).in(decay, pre, db));
+            case HALL -> mono(Effects.reverb(x, decay, pre, db, r), none.in(decay, pre, db));
+            case TREMOLO -> mono(Effects.tremolo(x, fast, depth, phase), none.moving("tremolo", fast));
+            case HARMONIC_TREMOLO ->
+                mono(Effects.harmonicTremolo(x, fast, depth, phase), none.moving("harmonic tremolo", fast));
+            case PHASER -> mono(mixed(x, Effects.phaser(x, slow, 250 + 150 * r.nextDouble(), 1500 + 1500 * r.nextDouble(), 4,
+                    0.3 * r.nextDouble(), phase), 0.4 + 0.6 * r.nextDouble()), none.moving("phaser", slow));
+            case VIBRATO -> {
+                double hz = 3.5 + 3.5 * r.nextDouble();
+                double cents = 8 + 22 * r.nextDouble();
+                double swayMs = 1000 * (Math.pow(2, cents / 1200) - 1) / (2 * Math.PI * hz);
+                yield mono(Effects.moving(x, 5, swayMs, hz, 0, 1, 0, phase), none.moving("vibrato", hz));
+            }
+            case WIDE_CHORUS -> {
+                double swayMs = 1.2 + 1.6 * r.nextDouble();
+                double wet = Math.pow(10, (-18 + 9 * r.nextDouble()) / 20);
+                double hz = 0.4 * Math.pow(4, r.nextDouble());
+                yield new Made(new float[][]{Effects.moving(x, 11, swayMs, hz, 1, wet, 0, phase),
+                        Effects.moving(x, 11, swayMs, hz, 1, wet, 0, phase + Math.PI)}, none.moving("wide chorus", hz));
+            }
+            case CHORUS -> mono(Effects.moving(x, 9 + 9 * r.nextDouble(), 0.8 + 1.6 * r.nextDouble(), slow, 0.7, 0.5, 0,
+                    phase), none.moving("chorus", slow));
+            case FLANGER -> mono(Effects.moving(x, 2.6, 2, slow, 0.7, 0.6, 0.5 * r.nextDouble(), phase),
+                    none.moving("flanger", slow));
+        };
+    }
+
+    private static float[] mixed(float[] dry, float[] wet, double share) {
+        float[] out = new float[dry.length];
+        for (int i = 0; i < out.length; i++) out[i] = (float) ((1 - share) * dry[i] + share * wet[i]);
+        return out;
+    }
+
+    private static Made mono(float[] x, Truth t) {
+        return new Made(new float[][]{x}, t);
+    }
+
+    private static Sound levelled(float[][] x) {
+        double peak = 1e-9;
+        for (float[] c : x) for (float v : c) peak = Math.max(peak, Math.abs(v));
+        return new Sound(x, Effects.RATE_HZ).gained(20 * Math.log10(0.7 / peak));
+    }
+}

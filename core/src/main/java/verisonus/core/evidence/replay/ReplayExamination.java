@@ -1,0 +1,85 @@
+package verisonus.core.evidence.replay;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.DoublePredicate;
+import java.util.stream.Stream;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.movement.ModulationKind;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.sound.Sound;
+
+/**
+ * Asks what a recording has more than a dry tone played on a take of the same phrase, played again: repeats first, then with them in the
+ * explanation a space, a sway of the level, a sweep, a sway of the pitch and of the sides.
+ *
+ * @param echo repeats
+ * @param reverb a space
+ * @param level tremolo or harmonic tremolo
+ * @param sweep phaser or another moving comb
+ * @param pitch vibrato
+ * @param sides a wide chorus
+ */
+public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading> reverb,
+        Finding<ModulationReading> level, Finding<ModulationReading> sweep, Finding<ModulationReading> pitch,
+        Finding<ModulationReading> sides) {
+    /** Shorter than this nothing comes round often enough. */
+    public static final double SHORTEST_S = 3;
+    private static final double SAME_RATE_HZ = 0.1;
+
+    /** Who else is heard, and when. */
+    public record Setting(boolean company, OptionalDouble beatHz, DoublePredicate window) {
+        /** The guitar alone throughout. */
+        public static final Setting ALONE = new Setting(false, OptionalDouble.empty(), _ -> true);
+    }
+
+    /**
+     * @param recording what is studied, of {@value #SHORTEST_S} s or more
+     * @param replay the dry tone played on the take, in time with it
+     */
+    public static ReplayExamination of(Sound recording, Sound replay, Setting setting) {
+        if (recording.durationS() < SHORTEST_S) {
+            String why = "too short to tell it from the playing";
+            return new ReplayExamination(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why),
+                    Finding.unknown(why), Finding.unknown(why), Finding.unknown(why));
+        }
+        DirectFit fit = new DirectFit(recording, replay, DirectFit.Tails.FITTED, setting.window);
+        Finding<EchoReading> echo = new ReplayEcho(fit, RepeatEnergy.of(fit),
+                RepeatCoherence.of(recording, replay, setting.window), setting.company).find();
+        Finding<ReverbReading> reverb = new ReplayReverb(fit, setting.company).find();
+        LevelSway levels = new LevelSway(fit);
+        LevelSway.Strongest strongest = levels.strongest();
+        Finding<ModulationReading> level = levels.find(strongest, setting.beatHz);
+        CombSweep combs = new CombSweep(fit);
+        CombSweep.Strongest comb = combs.strongest();
+        Finding<ModulationReading> sweep = combs.find(comb);
+        boolean ofTheSweep = sweep.isPresent() && level.isPresent() && strongest.coherence() < 0.75
+                && isMultiple(strongest.rateHz(), comb.rateHz());
+        if (ofTheSweep) level = Finding.unknown("the level sways as the sweep makes it");
+        Finding<ModulationReading> pitch = PitchSwayAcrossNotes.find(recording, fit.starts, fit.asked);
+        if (pitch.isPresent() && level.isPresent()
+                && Math.abs(rate(pitch) - rate(level)) < SAME_RATE_HZ) {
+            // Level and pitch at one rate are a turning loudspeaker's.
+            level = level.map(m -> new ModulationReading(ModulationKind.ROTARY, m.rateHz(), OptionalDouble.empty()));
+            pitch = Finding.unknown("the pitch sways with the level");
+        }
+        return new ReplayExamination(echo, reverb, level, sweep, pitch, SideSway.find(recording, fit.asked));
+    }
+
+    private static boolean isMultiple(double hz, double sweepHz) {
+        double r = hz / sweepHz;
+        return r > 0.9 && r < 4.3 && Math.abs(r - Math.rint(r)) < 0.12 * Math.rint(r);
+    }
+
+    private static double rate(Finding<ModulationReading> f) {
+        return f.value().orElseThrow().rateHz().orElse(0);
+    }
+
+    /** All movements that were found. */
+    public List<ModulationReading> movements() {
+        return Stream.of(level, sweep, pitch, sides).flatMap(f -> f.value().stream()).toList();
+    }
+
+}
