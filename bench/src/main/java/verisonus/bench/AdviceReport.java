@@ -24,6 +24,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 
 /**
@@ -61,7 +62,8 @@ final class AdviceReport {
             amp = amp.with(knob, Math.clamp(amp.get(knob) + (r.nextBoolean() ? 3 : -3), 0, 10));
         }
         off = off.with(amp);
-        ToneEvidence reference = ToneEvidence.of(new MatchedTake(k.reference(), k.di(), true), Progress.NONE);
+        ToneEvidence reference = ToneEvidence.of(new MatchedTake(k.reference(), k.di(), Pairing.SAME_PERFORMANCE),
+                Progress.NONE);
         long started = System.nanoTime();
         NextMoves next = new NextMoves(new NextMoves.Question(reference, k.di(), off, Rig.everything(), Locks.NONE,
                 Set.of()), workers, Progress.NONE);

@@ -105,7 +105,7 @@ final class DeriveReport {
         if (otherPlaying) {
             Sound played = KnownTone.onGuitar(style, seed + 4000, seed % 2 == 0);
             Derivation d = search(reference, played);
-            tally.share(name + ": said so", d.pairing().words().equals("other playing"));
+            tally.share(name + ": said so", !d.pairing().isSamePhrase());
             // Judged by what the reference's own chain makes of the same playing.
             distances(name, KnownTone.levelled(chain.play(played.mid(), spoiling)), d.render());
             return;

@@ -3,6 +3,8 @@ package verisonus.bench;
 import java.util.Arrays;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.Decibels;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
 
 /**
@@ -26,6 +28,35 @@ record Distances(double ltasDb, double envelopeDb, double percentilesDb, double 
         double[][] b = byFrame(thirds, candidate);
         return new Distances(colour(thirds, reference, candidate), envelope(a, b), percentiles(a, b),
                 crest(Arrays.copyOf(candidate, n)) - crest(Arrays.copyOf(reference, n)));
+    }
+
+    /** Mean difference of log spectrograms at four resolutions, 70 Hz to 8.5 kHz, loudness matched, dB; same performance only. */
+    static double spectrogramDb(Sound wanted, Sound candidate) {
+        double gain = LoudnessMeter.integratedLufs(wanted).orElse(0)
+                - LoudnessMeter.integratedLufs(candidate).orElse(0);
+        float[] a = wanted.mid();
+        float[] b = Arrays.copyOf(candidate.gained(gain).mid(), a.length);
+        double sum = 0;
+        for (int size : new int[]{512, 1024, 2048, 4096}) sum += spectrogramDb(a, b, size) / 4;
+        return sum;
+    }
+
+    private static double spectrogramDb(float[] a, float[] b, int size) {
+        Stft stft = new Stft(size, size / 4);
+        float[][] p = stft.power(a);
+        float[][] q = stft.power(b);
+        int from = (int) Math.ceil(70.0 * size / Effects.RATE_HZ);
+        int to = 8500 * size / Effects.RATE_HZ;
+        double top = 0;
+        for (float[] row : p) for (int k = from; k < to; k++) top = Math.max(top, row[k]);
+        double floor = Math.sqrt(top) * Math.pow(10, -70 / 20.0);
+        double sum = 0;
+        long n = 0;
+        for (int t = 0; t < p.length; t++) {
+            for (int k = from; k < to; k++, n++)
+                sum += Math.abs(20 * Math.log10((Math.sqrt(p[t][k]) + floor) / (Math.sqrt(q[t][k]) + floor)));
+        }
+        return sum / Math.max(1, n);
     }
 
     private static double colour(Bands thirds, float[] reference, float[] candidate) {

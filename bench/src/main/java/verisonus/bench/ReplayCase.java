@@ -13,9 +13,10 @@ import verisonus.demo.Takes;
  * guitar and chain under the take's hand.
  *
  * @param core the reference's dry chain, a little off, on the take: what a derived tone without effects would be at its best
+ * @param floor the reference's chain and effects on the take, matched in colour to the reference: no tone comes nearer
  */
 record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound reference, Sound take, Sound target,
-        Sound core, Truth truth) {
+        Sound core, Sound floor, Truth truth) {
     static final double LENGTH_S = 13;
     private static final double OFF_DB = 1.2;
 
@@ -70,14 +71,18 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
         float[] wanted = chain.play(KnownTone.levelled(again.mid()).mid(), OtherChain.Spoiling.NOTHING);
         float[] core = chain.play(take.gained(4 * r.nextDouble() - 2).mid(), OtherChain.Spoiling.NOTHING);
         for (int i = 0; i < 4; i++) {
-            OtherChain.filter(core, Biquad.peak(120 * Math.pow(40, r.nextDouble()), OFF_DB * (2 * r.nextDouble() - 1) * 1.7,
-                    0.9, Effects.RATE_HZ));
+            OtherChain.filter(core,
+                    Biquad.peak(120 * Math.pow(40, r.nextDouble()), OFF_DB * (2 * r.nextDouble() - 1) * 1.7,
+                            0.9, Effects.RATE_HZ));
         }
         long effects = r.nextLong();
         Made made = made(group, dry, new SplittableRandom(effects));
         Made target = made(group, wanted, new SplittableRandom(effects));
-        return new ReplayCase(seed, group, style, first.bpm(), levelled(made.sound), take, levelled(target.sound),
-                levelled(new float[][]{core}), made.truth);
+        Made near = made(group, chain.play(take.mid(), OtherChain.Spoiling.NOTHING), new SplittableRandom(effects));
+        Sound reference = levelled(made.sound);
+        Sound floor = Sound.mono(MatchedEqualizer.of(reference.mid(), levelled(near.sound).mid()), Effects.RATE_HZ);
+        return new ReplayCase(seed, group, style, first.bpm(), reference, take, levelled(target.sound),
+                levelled(new float[][]{core}), floor, made.truth);
     }
 
     private record Made(float[][] sound, Truth truth) {}
@@ -101,13 +106,15 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
                         0.5 + 1.5 * r.nextDouble(), 0.4 + r.nextDouble());
                 yield mono(e.on(x), none.with(e));
             }
-            case ECHO_IN_HALL -> mono(Effects.reverb(echo.on(x), decay, pre, db, r), none.with(echo).in(decay, pre, db));
+            case ECHO_IN_HALL ->
+                mono(Effects.reverb(echo.on(x), decay, pre, db, r), none.with(echo).in(decay, pre, db));
             case HALL -> mono(Effects.reverb(x, decay, pre, db, r), none.in(decay, pre, db));
             case TREMOLO -> mono(Effects.tremolo(x, fast, depth, phase), none.moving("tremolo", fast));
             case HARMONIC_TREMOLO ->
                 mono(Effects.harmonicTremolo(x, fast, depth, phase), none.moving("harmonic tremolo", fast));
-            case PHASER -> mono(mixed(x, Effects.phaser(x, slow, 250 + 150 * r.nextDouble(), 1500 + 1500 * r.nextDouble(), 4,
-                    0.3 * r.nextDouble(), phase), 0.4 + 0.6 * r.nextDouble()), none.moving("phaser", slow));
+            case PHASER ->
+                mono(mixed(x, Effects.phaser(x, slow, 250 + 150 * r.nextDouble(), 1500 + 1500 * r.nextDouble(), 4,
+                        0.3 * r.nextDouble(), phase), 0.4 + 0.6 * r.nextDouble()), none.moving("phaser", slow));
             case VIBRATO -> {
                 double hz = 3.5 + 3.5 * r.nextDouble();
                 double cents = 8 + 22 * r.nextDouble();

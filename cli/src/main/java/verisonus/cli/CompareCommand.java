@@ -5,12 +5,16 @@ import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.RegionOptions;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.compare.Verdict;
+import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
@@ -23,17 +27,24 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "CANDIDATE", description = "the sound to compare")
     private @Nullable Path candidate;
 
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
+
     @Option(names = "--json", description = "print one JSON document")
     private boolean json;
 
     @Override
     public Integer call() {
-        Sound a = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
-        Sound b = AudioInput.read(Objects.requireNonNull(candidate)).atRate(Sound.WORKING_RATE_HZ);
-        GapLedger gap = GapLedger.between(Examination.of(a, Progress.NONE), Examination.of(b, Progress.NONE));
+        Sound a = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
+        Sound b = regions.take(Objects.requireNonNull(candidate)).atRate(Sound.WORKING_RATE_HZ);
+        Evidence wanted = Examination.of(a, Progress.NONE);
+        Evidence has = Examination.of(b, Progress.NONE);
+        GapLedger gap = GapLedger.between(wanted, has);
+        Verdict verdict = Verdict.between(wanted, has, gap);
         if (json) {
-            System.out.println(Json.text(DerivationJson.gap(gap)));
+            System.out.println(Json.text(DerivationJson.gap(gap, verdict)));
         } else {
+            System.out.println(verdict.words());
             print(gap);
         }
         return 0;

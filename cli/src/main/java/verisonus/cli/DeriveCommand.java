@@ -14,6 +14,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.ImpulseFolder;
@@ -22,6 +23,11 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.GapAttributeConverter;
+import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Locks;
@@ -34,6 +40,8 @@ import verisonus.core.search.SearchOptions;
 import verisonus.core.search.Tolerance;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.travel.Journey;
@@ -55,6 +63,9 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar: the same phrase, or other playing")
     private @Nullable Path di;
+
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
 
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "folder for tone.json, render.wav, gap.json and sheet.md")
     private @Nullable Path out;
@@ -108,15 +119,15 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     public Integer call() {
         Path folder = Objects.requireNonNull(out);
         SearchOptions options = options();
-        Sound ref = AudioInput.read(Objects.requireNonNull(reference));
-        Sound dry = AudioInput.read(Objects.requireNonNull(di));
+        Sound ref = regions.reference(Objects.requireNonNull(reference));
+        Sound dry = regions.take(Objects.requireNonNull(di));
         prepare(folder);
         Derivation d = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
         Tone tone = d.tone().named(nameOf(reference));
         new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
         new OutputFile(folder.resolve("render.wav"), force)
-                .write(SoundWriter.encode(d.render(), SoundWriter.Format.WAV_24));
-        new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap())));
+                .write(SoundWriter.encode(played(d, dry), SoundWriter.Format.WAV_24));
+        new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap(), d.verdict())));
         new OutputFile(folder.resolve("sheet.md"), force).write(sheet(tone, d, options.rig()).page().markdown());
         if (json) {
             System.out.println(Json.text(DerivationJson.derivation(d)));
@@ -124,6 +135,13 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             print(d, options.rig());
         }
         return 0;
+    }
+
+    /** The take through the tone: of a part of a reference all of the take is played, for the tone is meant for it. */
+    private Sound played(Derivation d, Sound dry) {
+        return regions.isPart()
+                ? Renderer.render(d.tone(), dry, Optional.of(dry), Quality.FINAL, Progress.NONE)
+                : d.render();
     }
 
     private static ToneSheet sheet(Tone tone, Derivation d, Rig rig) {
@@ -217,8 +235,8 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private static void print(Derivation d, Rig rig) {
-        System.out.printf(Locale.ROOT, "%s, %d tones tried in %.1f s (%s)%n", d.pairing().words(), d.candidates(),
-                d.seconds(), d.stopped());
+        System.out.printf(Locale.ROOT, "%s, searched for %.1f s (%s)%n", d.pairing().said(), d.seconds(), d.stopped());
+        System.out.println(d.verdict().words());
         d.tone().blocks().stream().filter(b -> b.on()).forEach(b -> {
             System.out.println(b.id() + ": " + b.model().name());
             for (Tolerance t : d.tolerances()) {

@@ -8,11 +8,14 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
@@ -40,18 +43,21 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--reference", paramLabel = "REF", description = "compares the feel with this recording too")
     private @Nullable Path reference;
 
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
+
     @Option(names = "--json", description = "print one JSON document")
     private boolean json;
 
     @Override
     public Integer call() {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
-        Sound take = AudioInput.read(Objects.requireNonNull(di)).atRate(Sound.WORKING_RATE_HZ);
+        Sound take = regions.take(Objects.requireNonNull(di)).atRate(Sound.WORKING_RATE_HZ);
         TouchCurve touch = TouchCurve.of(t, take.peak());
         StageSaturation soft = StageSaturation.of(t, take, SOFT_DB);
         StageSaturation hard = StageSaturation.of(t, take, 0);
         List<SaturationShift.Shift> shifts = new SaturationShift(take).of(t);
-        Optional<Feel> feel = Optional.ofNullable(reference).map(r -> compared(AudioInput.read(r), take, t, touch));
+        Optional<Feel> feel = Optional.ofNullable(reference).map(r -> compared(regions.reference(r), take, t, touch));
         if (json) {
             System.out.println(Json.text(written(touch, soft, hard, shifts, feel)));
         } else {

@@ -14,6 +14,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ImpulseRanking;
 import verisonus.core.work.InputFault;

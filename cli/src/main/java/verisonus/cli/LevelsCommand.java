@@ -10,6 +10,8 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
 

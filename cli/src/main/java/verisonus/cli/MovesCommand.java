@@ -10,11 +10,16 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.GapAttributeConverter;
+import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;
@@ -39,6 +44,9 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar")
     private @Nullable Path di;
+
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
 
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone as it is")
     private @Nullable Path tone;
@@ -71,8 +79,8 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
                                 + String.join(", ", SaidWord.names(Word.shipped())))));
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
-        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
-        MatchedTake take = MatchedTake.of(ref, AudioInput.read(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
+        Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
+        MatchedTake take = MatchedTake.of(ref, regions.take(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
         ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
         return ToneInput.shared(workers -> {
             NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Locks.NONE,
@@ -98,7 +106,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
 
     private double measured(ToneEvidence evidence, Tone t, Sound take) {
         Sound mine = Renderer.render(t, take, Quality.FINAL, Progress.NONE);
-        return GapLedger.between(evidence.wanted(), evidence.heard(t, mine, Progress.NONE))
+        return evidence.gap(evidence.heard(t, mine, Progress.NONE))
                 .wanting(Set.copyOf(wantedSo)).distanceJnd();
     }
 

@@ -12,6 +12,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Tone;

@@ -6,10 +6,13 @@ import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.ToneInput;
 import verisonus.core.advise.Reach;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -28,6 +31,9 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar")
     private @Nullable Path di;
 
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
+
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the best tone of the rig")
     private @Nullable Path tone;
 
@@ -41,8 +47,8 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
     public Integer call() {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
-        Sound ref = AudioInput.read(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
-        Sound played = AudioInput.read(Objects.requireNonNull(di));
+        Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
+        Sound played = regions.take(Objects.requireNonNull(di));
         MatchedTake take = MatchedTake.of(ref, played, Reach.LONGEST_S);
         Evidence alone = Examination.of(take.reference(), Progress.NONE);
         Evidence evidence = take.same()

@@ -11,6 +11,7 @@ import picocli.CommandLine.Parameters;
 import verisonus.casebook.sheet.CaseSheet;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.store.Casebook;
+import verisonus.cli.files.OutputFile;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

@@ -2,6 +2,7 @@ package verisonus.cli;
 
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import verisonus.cli.files.ToneOfBlock;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;

@@ -8,6 +8,9 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.ToneOfBlock;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Tone;
 

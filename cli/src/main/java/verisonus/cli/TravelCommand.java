@@ -13,6 +13,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.TravelJson;
+import verisonus.cli.files.AudioInput;
 import verisonus.core.travel.BandChange;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;

@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import verisonus.cli.files.ToneOfBlock;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;

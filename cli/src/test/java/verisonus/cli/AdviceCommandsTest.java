@@ -14,6 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommandFolder;
 
 /** Commands that say what to turn, how it feels, what stays out of reach, what the playing makes; and the wishes of a search. */
 @ResourceLock("java.lang.System.out")

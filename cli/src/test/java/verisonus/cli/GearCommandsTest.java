@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommandFolder;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;

@@ -4,6 +4,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.compare.Verdict;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
@@ -33,10 +34,26 @@ public final class DerivationJson {
         return out;
     }
 
+    /** With how near it is, and what could not be told. */
+    public static ObjectNode gap(GapLedger gap, Verdict verdict) {
+        ObjectNode out = gap(gap);
+        out.set("verdict", verdict(verdict));
+        return out;
+    }
+
+    private static ObjectNode verdict(Verdict v) {
+        ObjectNode out = Json.object().put("words", v.words()).put("near", v.near());
+        v.missing().forEach(out.putArray("missing")::add);
+        v.unjudged().forEach(out.putArray("unjudged")::add);
+        return out;
+    }
+
     public static ObjectNode derivation(Derivation d) {
-        ObjectNode out = Json.object("verisonus.derivation/1").put("pairing", d.pairing().words());
+        ObjectNode out = Json.object("verisonus.derivation/1").put("pairing", d.pairing().words())
+                .put("performance", d.pairing().performance());
         Json.put(out, "seconds", d.seconds(), 2);
         out.put("candidates", d.candidates()).put("renders", d.renders()).put("stopped", d.stopped());
+        out.set("verdict", verdict(d.verdict()));
         out.set("tone", ToneJson.write(d.tone()));
         ArrayNode tolerances = out.putArray("tolerances");
         for (Tolerance t : d.tolerances()) {

@@ -71,7 +71,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         return String.format(Locale.ROOT,
                 "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s; %,d tones tried in %.0f s.",
                 nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(),
-                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing",
+                t.search().pairing().said(),
                 t.search().candidates(), t.search().seconds());
     }
 

@@ -12,6 +12,7 @@ import verisonus.core.search.Alternative;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.StartingTone;
 import verisonus.core.search.Tolerance;
+import verisonus.core.take.Pairing;
 
 /**
  * A tone with what is known about it.
@@ -32,7 +33,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
      *
      * @param diStartS where on the reference's time axis the DI begins, seconds
      */
-    public record Search(String pairing, double seconds, long candidates, String stopped, double diStartS) {}
+    public record Search(Pairing pairing, double seconds, long candidates, String stopped, double diStartS) {}
 
     public DerivedTone {
         tolerances = List.copyOf(tolerances);
@@ -64,7 +65,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
         Remarks remarks = new Remarks(goal, d.ties(), d.start().map(StartingTone::words).orElse(""),
                 d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words());
         return new DerivedTone(d.tone(), earlier, locked, d.tolerances(), d.alternatives(), d.gap(),
-                new Search(d.pairing().words(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()),
+                new Search(d.pairing(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()),
                 remarks);
     }
 
@@ -88,9 +89,11 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
                 .count();
     }
 
-    /** The same search's result with settings changed by hand, measured anew. */
+    /** The same search's result with settings changed by hand, measured anew; what stands unexplained beside the notes stays known. */
     public DerivedTone turned(Tone changed, GapLedger measured) {
         return new DerivedTone(changed, Optional.of(tone), locked, tolerances, alternatives,
-                measured.wanting(gap.wantedSo()), search, remarks.byHand());
+                measured.and(gap.rows().stream().filter(r -> GapAttribute.REST.contains(r.attribute())
+                        && measured.find(r.attribute()).isEmpty()).toList()).wanting(gap.wantedSo()),
+                search, remarks.byHand());
     }
 }

@@ -19,6 +19,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
+import verisonus.core.take.Pairing;
 
 /** Derived tones as the casebook keeps them: lossless, unlike the rounded documents for others. */
 public final class DerivedToneJson {
@@ -37,7 +38,7 @@ public final class DerivedToneJson {
         out.put("spectrumRmsDb", d.gap().spectrumRmsDb());
         ArrayNode wanted = out.putArray("wantedSo");
         d.gap().wantedSo().stream().map(GapAttribute::words).sorted().forEach(wanted::add);
-        out.set("search", Json.tree(d.search()));
+        search(out.putObject("search"), d.search());
         Remarks r = d.remarks();
         ObjectNode remarks = out.putObject("remarks").put("goal", r.goal().stored()).put("start", r.start()).put(
                 "enough", r.enough());
@@ -46,6 +47,18 @@ public final class DerivedToneJson {
         ArrayNode changed = remarks.putArray("changed");
         r.changed().forEach(changed::add);
         return Json.text(out);
+    }
+
+    private static void search(ObjectNode out, DerivedTone.Search s) {
+        out.put("pairing", s.pairing().words()).put("performance", s.pairing().performance())
+                .put("seconds", s.seconds())
+                .put("candidates", s.candidates()).put("stopped", s.stopped()).put("diStartS", s.diStartS());
+    }
+
+    private static DerivedTone.Search search(JsonNode in) {
+        return new DerivedTone.Search(Pairing.of(in.path("pairing").asString(""), in.path("performance").asString("")),
+                in.path("seconds").asDouble(), in.path("candidates").asLong(), in.path("stopped").asString(""),
+                in.path("diStartS").asDouble());
     }
 
     private static void row(ObjectNode out, GapRow r) {
@@ -87,7 +100,7 @@ public final class DerivedToneJson {
         return new DerivedTone(ToneJson.read(name, in.path("tone")), earlier, locked,
                 list(name, in.path("tolerances"), Tolerance.class),
                 list(name, in.path("alternatives"), Alternative.class), gap,
-                Json.value(name, in.path("search"), DerivedTone.Search.class), remarks(in.path("remarks")));
+                search(in.path("search")), remarks(in.path("remarks")));
     }
 
     /** Tones kept before there were remarks have none. */

@@ -26,6 +26,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Ways;
 import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.work.InputFault;
@@ -42,7 +43,7 @@ class SheetTest {
                 new GapLedger(
                         List.of(new GapRow(GapAttribute.BITE, "dB", 0, gapDb, 1, "microphone", "further out", true)),
                         0.5),
-                new DerivedTone.Search("same phrase", 7, 1000, "", 0));
+                new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 7, 1000, "", 0));
     }
 
     private static ToneSheet sheet() {

@@ -36,6 +36,7 @@ import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.InputFault;
 
 class CasebookTest {
@@ -79,7 +80,7 @@ class CasebookTest {
                 List.of(new Alternative("4×12 closed", 0.25)),
                 new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", -3, -5.5, 1, "microphone", "nearer", true)),
                         1.25, Set.of(GapAttribute.BITE)),
-                new DerivedTone.Search("same phrase", 7.5, 1240, "no move brought more", 0.125),
+                new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 7.5, 1240, "no move brought more", 0.125),
                 new Remarks(Goal.IN_THE_SPIRIT,
                         List.of(new ControlTrade(ControlPlace.parse("amp/gain"), ControlPlace.parse("amp/master"), true,
                                 1.2, 0.3)),

@@ -54,7 +54,7 @@ final class MoveJudge {
     }
 
     private GapLedger ledger(Evidence candidate) {
-        return GapLedger.between(question.wanted(), candidate).wanting(question.wantedSo());
+        return question.reference().gap(candidate).wanting(question.wantedSo());
     }
 
     /** How much nearer this would be, JND; negative where it would be further away. */

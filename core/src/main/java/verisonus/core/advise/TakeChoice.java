@@ -7,7 +7,6 @@ import java.util.Locale;
 import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
-import verisonus.core.take.Pairing;
 
 /** Which of several takes serves best: played like the reference, clean, quiet between the notes. */
 public final class TakeChoice {
@@ -51,7 +50,7 @@ public final class TakeChoice {
         for (int i = 0; i < takes.size(); i++) {
             float[] played = takes.get(i).atRate(Sound.WORKING_RATE_HZ).mid();
             Alignment a = Alignment.find(wanted, played, Sound.WORKING_RATE_HZ);
-            out.add(new Judged(i, a.pairing() == Pairing.SAME_PHRASE, a.likeness(),
+            out.add(new Judged(i, a.pairing().isSamePhrase(), a.likeness(),
                     -1000.0 * a.offsetSamples() / Sound.WORKING_RATE_HZ, InputCheck.of(takes.get(i))));
         }
         out.sort(Comparator.comparingDouble(Judged::score).reversed());

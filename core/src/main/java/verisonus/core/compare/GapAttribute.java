@@ -1,8 +1,10 @@
 package verisonus.core.compare;
 
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** What can differ between a reference and a candidate. Files and commands name it by its words. */
 public enum GapAttribute {
@@ -29,8 +31,19 @@ public enum GapAttribute {
     ONSET("onset"),
     FALL("fall of notes"),
     BASS_LEADS("bass into the first clipper"),
-    DYNAMICS("dynamics out per in");
+    DYNAMICS("dynamics out per in"),
+    REST_LATE("what rings on late after the notes"),
+    REST_SOON("what follows soon after the notes"),
+    REST_BETWEEN("level between the notes"),
+    REST_SWAY("unexplained sway of the level"),
+    REST_SWEEP("unexplained sweep"),
+    REST_SIDES("what stands at the sides");
 
+    /** What needs no finding: whatever stands beside the dry notes. */
+    public static final Set<GapAttribute> REST = EnumSet.of(REST_LATE, REST_SOON, REST_BETWEEN, REST_SWAY, REST_SWEEP,
+            REST_SIDES);
+    /** What another hand does otherwise as much as other gear. */
+    public static final Set<GapAttribute> OF_THE_HAND = EnumSet.of(CREST, LOUD_TO_SOFT, ATTACK, ONSET, FALL, DYNAMICS);
     /** Bands of the spectrum, from the lowest. */
     public static final List<GapAttribute> BANDS = List.of(BOTTOM, BODY, MIDDLE, UPPER_MIDDLE, BITE, AIR);
 

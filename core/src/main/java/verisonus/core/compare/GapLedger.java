@@ -9,6 +9,7 @@ import java.util.Set;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.take.Pairing;
 
 /**
  * What still differs between a reference and a candidate, most audible first, levels matched.
@@ -78,6 +79,23 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
     /** All differences that count together: root of the sum of squares, JND. */
     public double distanceJnd() {
         return Math.sqrt(rows.stream().filter(this::counts).mapToDouble(r -> r.audibility() * r.audibility()).sum());
+    }
+
+    /** Compares what was measured in both; what another hand makes as much as other gear leaves the gear's list. */
+    public static GapLedger between(Evidence reference, Evidence candidate, Pairing pairing) {
+        GapLedger plain = between(reference, candidate);
+        if (pairing == Pairing.SAME_PERFORMANCE) return plain;
+        return new GapLedger(plain.rows.stream()
+                .map(r -> GapAttribute.OF_THE_HAND.contains(r.attribute()) ? r.ofTheHand() : r).toList(),
+                plain.spectrumRmsDb, plain.wantedSo);
+    }
+
+    /** The same ledger with more rows. */
+    public GapLedger and(List<GapRow> more) {
+        List<GapRow> all = new ArrayList<>(rows);
+        all.addAll(more);
+        all.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
+        return new GapLedger(all, spectrumRmsDb, wantedSo);
     }
 
     /** Compares what was measured in both. */

@@ -14,6 +14,12 @@ package verisonus.core.compare;
  */
 public record GapRow(GapAttribute attribute, String unit, double reference, double candidate, double jnd, String stage,
         String advice, boolean ofTone) {
+    /** The same, made by the playing. */
+    GapRow ofTheHand() {
+        return new GapRow(attribute, unit, reference, candidate, jnd, "playing",
+                "another hand differs as much: play it as in the reference", false);
+    }
+
     public double difference() {
         return candidate - reference;
     }

@@ -76,6 +76,12 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
                 saturation, asked.echo, asked.reverb, asked.modulation, stereo, circumstances);
     }
 
+    /** The same with echo, space and movement as they were found otherwise. */
+    public Evidence with(Finding<EchoReading> newEcho, Finding<ReverbReading> newReverb,
+            Finding<ModulationReading> newModulation) {
+        return with(newEcho, newReverb, newModulation, saturation);
+    }
+
     /** The same with dirt as it was read otherwise. */
     public Evidence saturated(Finding<SaturationReading> found) {
         return with(echo, reverb, modulation, found);

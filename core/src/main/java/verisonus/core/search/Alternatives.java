@@ -35,7 +35,7 @@ final class Alternatives {
         return out;
     }
 
-    private static String words(Knobs k) {
+    static String words(Knobs k) {
         return k.ampName() + k.driveName().map(d -> " behind a " + d).orElse("")
                 + k.compressor().map(c -> " and a " + c.model().name()).orElse("");
     }

@@ -1,6 +1,5 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +13,7 @@ import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
 

@@ -3,6 +3,7 @@ package verisonus.core.search;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.Verdict;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -27,12 +28,13 @@ import verisonus.core.take.Pairing;
  * @param stopped why it ended
  * @param start the known tone that this one is nearest to
  * @param enough whether anything is left to gain
+ * @param verdict how near it is, and what could not be told
  */
 public record Derivation(Tone tone, Pairing pairing, double seconds, long candidates, int renders,
         List<Tolerance> tolerances, List<ControlTrade> ties, List<Alternative> alternatives, GapLedger gap,
         Evidence reference,
         Evidence candidate, Sound render,
-        double diStartS, String stopped, Optional<StartingTone> start, StoppingPoint enough) {
+        double diStartS, String stopped, Optional<StartingTone> start, StoppingPoint enough, Verdict verdict) {
     public Derivation {
         tolerances = List.copyOf(tolerances);
         ties = List.copyOf(ties);

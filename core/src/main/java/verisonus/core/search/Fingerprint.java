@@ -1,6 +1,5 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -15,6 +14,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;

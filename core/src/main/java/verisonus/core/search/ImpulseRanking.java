@@ -1,7 +1,5 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
-import verisonus.core.search.colour.BandWeights;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -12,6 +10,8 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.BandWeights;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.simulate.stages.Quality;

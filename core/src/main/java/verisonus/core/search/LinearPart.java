@@ -1,10 +1,10 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.MatrixUtils;
 import org.hipparchus.linear.RealMatrix;
+import verisonus.core.search.colour.Features;
 import verisonus.core.sound.Biquad;
 
 /**

@@ -105,8 +105,12 @@ final class MeasuredBlocks {
         boolean chased = Stream.of(GapAttribute.MOVEMENT, GapAttribute.MOVEMENT_RATE, GapAttribute.MOVEMENT_DEPTH)
                 .allMatch(options.wishes()::chases);
         if (found.isEmpty() || evidence.modulation().confidence() < SURE || !chased) return Optional.empty();
-        ModulationReading m = found.get();
         boolean wide = evidence.channels() > 1 && evidence.stereo().correlation() < 0.9;
+        return moving(found.get(), wide);
+    }
+
+    /** A movement as read; empty where nothing owned makes it, or its rate is not known. */
+    Optional<Block> moving(ModulationReading m, boolean wide) {
         String model = switch (m.kind()) {
             case TREMOLO -> owns("bias tremolo") ? "bias tremolo" : "optical tremolo";
             case HARMONIC_TREMOLO -> "harmonic tremolo";
@@ -124,12 +128,20 @@ final class MeasuredBlocks {
         }
         if (m.rateHz().isEmpty()) return Optional.empty();
         b = b.with(ControlNames.RATE, m.rateHz().getAsDouble());
-        boolean sways = m.kind() == ModulationKind.TREMOLO
-                || m.kind() == ModulationKind.HARMONIC_TREMOLO;
+        boolean sways = m.kind() == ModulationKind.TREMOLO || m.kind() == ModulationKind.HARMONIC_TREMOLO;
         // A shallow sway of the level is as likely the hand's.
         if (sways && m.depthPercent().orElse(0) < SHALLOW_PERCENT) return Optional.empty();
-        if (sways) b = b.with(ControlNames.DEPTH, m.depthPercent().getAsDouble());
-        return Optional.of(b);
+        return Optional.of(switch (m.kind()) {
+            case TREMOLO, HARMONIC_TREMOLO -> b.with(ControlNames.DEPTH, m.depthPercent().getAsDouble());
+            case VIBRATO, CHORUS -> m.depthPercent().isPresent()
+                    ? b.with(ControlNames.DEPTH, m.depthPercent().getAsDouble())
+                    : b;
+            // How deep notches are follows from how much of the moved sound is beside the still one.
+            case PHASER, FLANGER -> m.depthPercent().isPresent()
+                    ? b.with(ControlNames.MIX, Math.clamp(m.depthPercent().getAsDouble(), 15, 50))
+                    : b;
+            case ROTARY -> b;
+        });
     }
 
     /**
@@ -146,11 +158,7 @@ final class MeasuredBlocks {
         ReverbReading r = found.get();
         OptionalDouble level = r.levelDb();
         if (level.isEmpty()) return Optional.empty();
-        List<String> wanted = r.decayS() < 0.7
-                ? List.of("room", "plain hall", "plate")
-                : List.of("plain hall", "plate",
-                        "room");
-        Optional<String> unit = wanted.stream().filter(this::owns).findFirst();
+        Optional<String> unit = spaceUnit(r.decayS());
         if (unit.isEmpty()) return Optional.empty();
         Block b = options.rig().device(Gear.model(unit.get())).with(ControlNames.DECAY, r.decayS()).with(
                 ControlNames.PRE_DELAY,
@@ -160,6 +168,14 @@ final class MeasuredBlocks {
                 Progress.NONE);
         double full = 20 * Math.log10((tail.rms() + 1e-12) / (dry.rms() + 1e-12));
         return Optional.of(b.with(ControlNames.MIX, MixLaw.of(b).percentFor(level.getAsDouble() - full)));
+    }
+
+    /** The owned unit that suits a decay. */
+    Optional<String> spaceUnit(double decayS) {
+        List<String> wanted = decayS < 0.7
+                ? List.of("room", "plain hall", "plate")
+                : List.of("plain hall", "plate", "room");
+        return wanted.stream().filter(this::owns).findFirst();
     }
 
     /** Echo and space as the search hears them behind every candidate; the space's tail is levelled on the take. */

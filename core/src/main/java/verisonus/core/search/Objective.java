@@ -1,10 +1,10 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -100,7 +100,8 @@ final class Objective {
     private double[] difference(Features f) {
         double[] d = new double[f.levelDb().length];
         for (int b = 0; b < d.length; b++) d[b] = question.levelDb[b] - f.levelDb()[b];
-        return pairing == Pairing.SAME_PHRASE ? d : smoothed(d);
+        // Another guitar has its own partials and gaps: what the gear does is smooth.
+        return pairing == Pairing.SAME_PERFORMANCE ? d : smoothed(d);
     }
 
     /** Other notes put their partials elsewhere: a Gaussian of 2.5 sixth octaves leaves what the gear does. */
@@ -121,12 +122,12 @@ final class Objective {
 
     private Point point(Knobs knobs, int curve, Features f) {
         double[] colour = linear.residuals(difference(f), curve);
-        double[] motion = pairing == Pairing.SAME_PHRASE ? envelopeResiduals(f) : statisticResiduals(f);
+        double[] motion = pairing.isSamePhrase() ? envelopeResiduals(f) : statisticResiduals(f);
         double[] r = new double[colour.length + motion.length + knobs.count()];
         System.arraycopy(colour, 0, r, 0, colour.length);
         double w = Math.sqrt(envelopeWeight);
         for (int i = 0; i < motion.length; i++) r[colour.length + i] = w * motion[i];
-        double pull = (pairing == Pairing.SAME_PHRASE ? PULL_SAME : PULL_OTHER) * pullFactor
+        double pull = (pairing.isSamePhrase() ? PULL_SAME : PULL_OTHER) * pullFactor
                 / Math.sqrt(Math.max(1, knobs.count()));
         for (int i = 0; i < knobs.count(); i++) r[colour.length + motion.length + i] = pull * (knobs.values()[i] - 5);
         double score = 0;

@@ -1,6 +1,5 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -17,6 +16,7 @@ import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.stages.Quality;
 

@@ -1,10 +1,10 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
-import verisonus.core.search.colour.BandWeights;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.evidence.level.SpectrumReading;
+import verisonus.core.search.colour.BandWeights;
+import verisonus.core.search.colour.Features;
 import verisonus.core.sound.Sound;
 
 /**

@@ -1,8 +1,5 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.EqualizerFit;
-import verisonus.core.search.colour.EmptyBands;
-import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +10,9 @@ import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.EmptyBands;
+import verisonus.core.search.colour.EqualizerFit;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LoudnessMeter;
@@ -112,7 +112,7 @@ final class ToneCompletion {
         }
         List<Block> all = new ArrayList<>(front);
         all.addAll(behind);
-        return levelled(new Tone("derived", all), so);
+        return levelled(options, reference, new Tone("derived", all), so);
     }
 
     /** The feedback, of the one read and a few others, with which the repeats fall as in the reference. */
@@ -184,7 +184,7 @@ final class ToneCompletion {
     }
 
     /** Sets the last level control before echo and space so that the render is as loud as the reference. */
-    private Finished levelled(Tone tone, Sound render) {
+    static Finished levelled(SearchOptions options, Sound reference, Tone tone, Sound render) {
         double want = LoudnessMeter.integratedLufs(reference).orElse(-23);
         double gain = want - LoudnessMeter.integratedLufs(render).orElse(want);
         Optional<Block> last = Stream.of(GearKind.MICROPHONE, GearKind.EQUALIZER, GearKind.CABINET)

@@ -1,25 +1,31 @@
 package verisonus.core.search;
 
-import verisonus.core.search.colour.Features;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.compare.Verdict;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
@@ -42,6 +48,12 @@ public final class ToneSearch {
     private static final double LONG_S = 4;
     private static final double MOST_OTHER_S = 12;
     private static final double MODERATION = 3;
+    /** As much of a replay as is ranked on. */
+    private static final double REPLAY_S = 8;
+    /** Envelopes of one performance through the best setting lie within this, of two beyond it, dB. */
+    private static final double SAME_ENVELOPE_DB = 1.2;
+    private static final double COMPANY = 0.5;
+    private static final double SURE = 0.6;
     /** How much the envelope counts against the spectrum, and how little where a player wants it otherwise. */
     private static final double ENVELOPE_WEIGHT = 2;
     private static final double UNCHASED = 0.1;
@@ -85,7 +97,7 @@ public final class ToneSearch {
                 .submit(() -> PairedExamination.movement(reference, di));
         float[] wanted = reference.mid();
         Alignment alignment = Alignment.find(wanted, di.mid(), Sound.WORKING_RATE_HZ);
-        boolean same = alignment.pairing() == Pairing.SAME_PHRASE;
+        boolean same = alignment.pairing().isSamePhrase();
         float[] dry = same
                 ? alignment.laid(wanted, di.mid(), Sound.WORKING_RATE_HZ)
                 : di.mid();
@@ -94,12 +106,80 @@ public final class ToneSearch {
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
-        Ground ground = new Ground(wanted, dry, target, alignment.pairing(),
-                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER));
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
+        Search search = new Search(started, first, evidence, target, alignment, nearest);
+        if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
+            SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
+            ReplayCore core = new ReplayCore(segment.cutScored(wanted), segment.cut(dry), segment.warmUp(), options,
+                    workers,
+                    renders);
+            List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
+            if (ranked.get(0).envelopeDb() >= SAME_ENVELOPE_DB)
+                return again(search, new Ground(wanted, dry, target, Pairing.PLAYED_AGAIN,
+                        new LinearPart(dictionary, target.weight(), RIDGE_OTHER)), core, ranked);
+        }
+        // A take whose envelopes agree with the record's is of its performance, though its clock ran otherwise.
+        Pairing pairing = same ? Pairing.SAME_PERFORMANCE : Pairing.OTHER_PLAYING;
+        return deeply(search, new Ground(wanted, dry, target, pairing,
+                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER)));
+    }
 
+    /** What every way of searching starts from. */
+    private record Search(long started, Evidence first, Evidence evidence, Target target, Alignment alignment,
+            List<StartingTone> nearest) {}
+
+    /** The core from a replay: ranked settings without descent, then what the dry tone lacks. */
+    private Derivation again(Search s, Ground ground, ReplayCore core, List<ReplayCore.Ranked> ranked) {
+        CurveDictionary dictionary = ground.linear.dictionary();
+        Objective objective = objective(ground, List.of(), LONG_S);
+        progress.at(0.4, "choosing cabinet and microphone");
+        Objective.Point best = objective.at(ranked.get(0).knobs(), Quality.DRAFT);
+        boolean company = s.first.circumstances().company().probability() > COMPANY;
+        ReplayExamination.Setting setting = new ReplayExamination.Setting(company,
+                company && s.first.tempo().isPresent()
+                        ? OptionalDouble.of(s.first.tempo().value().orElseThrow().bpm() / 60)
+                        : OptionalDouble.empty(),
+                _ -> true);
+        ReplayCompletion.Finished finished = new ReplayCompletion(options, reference, ground.dry, s.target,
+                s.first.corrected(options.corrections()), setting, core, workers).of(best.knobs(),
+                        dictionary.entry(best.curve()), progress);
+        progress.at(0.85, "measuring what is left");
+        ToneCompletion.Finished made = finished.made();
+        Future<Evidence> heard = workers.submit(() -> EffectsAsSet.in(
+                Examination.of(made.render(), Examination.Depth.TONE, Progress.NONE), made.tone()));
+        List<GapRow> rest = RestRows.of(reference, made.render(), finished.dryTone(), s.first, setting, workers);
+        SensitivityReport.Found sensitivity = new SensitivityReport(objective, workers, s.target.weight()).of(best,
+                made.tone());
+        Evidence candidate = KnobFit.result(heard);
+        Evidence aim = finished.found();
+        GapLedger gap = GapLedger.between(aim, candidate, Pairing.PLAYED_AGAIN).and(rest)
+                .wanting(options.wishes().wantedSo());
+        progress.at(1, "done");
+        double first = ranked.get(0).score();
+        List<Alternative> others = ranked.stream().filter(r -> !r.knobs().pair().equals(best.knobs().pair()))
+                .collect(java.util.stream.Collectors.toMap(r -> r.knobs().pair(), r -> r, (a, _) -> a,
+                        java.util.LinkedHashMap::new))
+                .values().stream()
+                .map(r -> new Alternative(Alternatives.words(r.knobs()), 100 * (r.score() / first - 1)))
+                .toList();
+        return new Derivation(made.tone(), Pairing.PLAYED_AGAIN, (System.nanoTime() - s.started) / 1e9,
+                (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
+                others, gap, aim, candidate, made.render(),
+                (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
+                progress.cancelled() ? "cancelled: the best so far" : "a replay bears no deeper search",
+                start(made.tone(), s.nearest), StoppingPoint.of(first, List.of(first)),
+                Verdict.of(gap, finished.missing(), finished.unjudged()));
+    }
+
+    private Derivation deeply(Search s, Ground ground) {
+        CurveDictionary dictionary = ground.linear.dictionary();
+        boolean same = ground.pairing.isSamePhrase();
+        Evidence evidence = s.evidence;
+        Target target = s.target;
+        float[] dry = ground.dry;
+        List<StartingTone> nearest = s.nearest;
         MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
         List<Block> behind = measured.behind(Sound.mono(dry, Sound.WORKING_RATE_HZ));
         Objective brief = objective(ground, behind, SHORT_S);
@@ -126,22 +206,45 @@ public final class ToneSearch {
 
         Future<Evidence> heard = workers
                 .submit(() -> new ToneEvidence(evidence,
-                        same ? Optional.of(Sound.mono(dry, Sound.WORKING_RATE_HZ)) : Optional.empty())
+                        same ? Optional.of(Sound.mono(dry, Sound.WORKING_RATE_HZ)) : Optional.empty(), ground.pairing)
                         .heard(finished.tone(), finished.render(), Progress.NONE));
         SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
                 finished.tone());
         Evidence candidate = KnobFit.result(heard);
         // The take makes the reference's dirt surer, but the gap needs both read the same way.
-        Evidence aim = evidence.saturated(first.saturation()).corrected(options.corrections());
-        GapLedger gap = GapLedger.between(aim, candidate).wanting(options.wishes().wantedSo());
+        Evidence aim = evidence.saturated(s.first.saturation()).corrected(options.corrections());
+        GapLedger gap = GapLedger.between(aim, candidate, ground.pairing).wanting(options.wishes().wantedSo());
         progress.at(1, "done");
-        return new Derivation(finished.tone(), alignment.pairing(), (System.nanoTime() - started) / 1e9,
+        return new Derivation(finished.tone(), ground.pairing, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
                         ranked.points()),
-                gap, aim, candidate, finished.render(), (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
+                gap, aim, candidate, finished.render(), (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
-                StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()));
+                StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()),
+                Verdict.of(gap, missing(aim, finished.tone()), unjudged(aim)));
+    }
+
+    /** Effects that were found and do not stand in the tone. */
+    private static List<String> missing(Evidence found, Tone tone) {
+        List<String> out = new ArrayList<>();
+        if (found.echo().isPresent() && tone.first(GearKind.ECHO).isEmpty()) out.add("echo");
+        if (isSure(found.reverb()) && tone.first(GearKind.REVERB).isEmpty()) out.add("space");
+        if (isSure(found.modulation()) && tone.first(GearKind.MODULATION).isEmpty())
+            out.add(found.modulation().value().orElseThrow().kind().words());
+        return out;
+    }
+
+    private static boolean isSure(Finding<?> f) {
+        return f.isPresent() && f.confidence() >= SURE;
+    }
+
+    private static List<String> unjudged(Evidence found) {
+        List<String> out = new ArrayList<>();
+        if (found.echo().presence() == Presence.UNKNOWN) out.add("echo");
+        if (found.reverb().presence() == Presence.UNKNOWN) out.add("space");
+        if (found.modulation().presence() == Presence.UNKNOWN) out.add("movement");
+        return out;
     }
 
     /** What every objective of one search shares. */

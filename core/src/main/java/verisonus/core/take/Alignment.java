@@ -12,7 +12,7 @@ import verisonus.core.sound.Stft;
  * the shift is then refined to a sample where the DI is of the very same performance ({@link SharpOffset}), else to a few
  * milliseconds on the beginnings of its notes ({@link OnsetOffset}).
  *
- * @param pairing same phrase or other playing
+ * @param pairing the same performance, the same phrase played again, or other playing
  * @param offsetSamples how much later the reference plays than the DI
  * @param likeness correlation of the profiles at that shift, −1 to 1
  * @param sharp whether the DI is of the same performance, recorded at the same speed
@@ -23,8 +23,13 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     /** Profiles of one phrase correlate above this, whatever the sound; of two phrases sometimes, on the same few notes. */
     private static final double SAME = 0.45;
     private static final double SURELY_SAME = 0.6;
+    /** Power under which a take rests, against its loudest moment. */
+    private static final double REST = 1e-4;
+    private static final double FEWEST_SOUNDING = 0.1;
     private static final double IN_TIME = 0.3;
     private static final double NEAR_S = 0.06;
+    private static final double FAR_S = 0.28;
+    private static final double CLEARLY = 0.1;
     private static final double REACH_S = 3;
     private static final double DRIFT_REACH_S = 0.1;
     /** What differs less is the clippers' doing rather than the recorders'. */
@@ -42,36 +47,53 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         // A region may stand anywhere in a longer take.
         int reach = (int) (REACH_S * rateHz / HOP) + Math.abs(a.length - b.length);
         int best = 0;
-        double bestScore = -1;
+        double most = -1;
         for (int shift = -reach; shift <= reach; shift++) {
-            double score = likeness(a, b, shift);
-            if (score > bestScore) {
-                bestScore = score;
+            double score = likeness(a, b, shift, true);
+            if (score > most) {
+                most = score;
                 best = shift;
             }
         }
+        // Where it lies is told by rests too, whether it is the same phrase by what sounds.
+        double bestScore = likeness(a, b, best, false);
         if (bestScore < SAME) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
         OptionalInt one = SharpOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
-        if (one.isPresent()) return new Alignment(Pairing.SAME_PHRASE, one.getAsInt(), bestScore, true);
-        OnsetOffset notes = OnsetOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
+        if (one.isPresent()) return new Alignment(Pairing.SAME_PERFORMANCE, one.getAsInt(), bestScore, true);
+        OnsetOffset near = OnsetOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
+        // Repeats and a hall hold a chord's notes for longer, so that they seem to come later: their beginnings do not.
+        OnsetOffset far = OnsetOffset.find(reference, di, rateHz, best * HOP, FAR_S);
+        OnsetOffset notes = far.likeness() > near.likeness() + CLEARLY ? far : near;
         // Two phrases on the same few notes are told apart by when they are played.
         boolean same = bestScore >= SURELY_SAME || notes.likeness() >= IN_TIME;
         return same
-                ? new Alignment(Pairing.SAME_PHRASE, notes.samples(), bestScore, false)
+                ? new Alignment(Pairing.PLAYED_AGAIN, notes.samples(), bestScore, false)
                 : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
     }
 
-    private static double likeness(double[][] a, double[][] b, int shift) {
+    private static double likeness(double[][] a, double[][] b, int shift, boolean restsCount) {
         int from = Math.max(0, shift);
         int to = Math.min(a.length, b.length + shift);
         if (to - from < 0.6 * Math.min(a.length, b.length)) return -1;
         double sum = 0;
         double weight = 0;
+        int rests = 0;
         for (int t = from; t < to; t++) {
+            // In the take's rests the recording may ring on: they say nothing of the notes.
+            if (isRest(b[t - shift])) {
+                rests++;
+                continue;
+            }
             sum += correlation(a[t], b[t - shift]);
             weight++;
         }
-        return weight == 0 ? -1 : sum / weight;
+        if (weight < FEWEST_SOUNDING * (weight + rests)) return -1;
+        return sum / (restsCount ? weight + rests : weight);
+    }
+
+    private static boolean isRest(double[] profile) {
+        for (double v : profile) if (v != 0) return false;
+        return true;
     }
 
     private static double correlation(double[] p, double[] q) {
@@ -92,9 +114,21 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         int[] pitchClass = new int[last];
         for (int k = first; k < last; k++)
             pitchClass[k] = Math.floorMod((int) Math.round(12 * Math.log(k * width / 440) / Math.log(2)), 12);
+        double[] level = new double[out.length];
+        double top = 0;
         for (int t = 0; t < out.length; t++) {
             stft.frame(x, t, buffer, power);
-            for (int k = first; k < last; k++) out[t][pitchClass[k]] += Math.sqrt(power[k]);
+            for (int k = first; k < last; k++) {
+                out[t][pitchClass[k]] += Math.sqrt(power[k]);
+                level[t] += power[k];
+            }
+            top = Math.max(top, level[t]);
+        }
+        for (int t = 0; t < out.length; t++) {
+            if (level[t] < REST * top) {
+                Arrays.fill(out[t], 0);
+                continue;
+            }
             double mean = Arrays.stream(out[t]).average().orElse(0);
             double norm = 0;
             for (int i = 0; i < 12; i++) {

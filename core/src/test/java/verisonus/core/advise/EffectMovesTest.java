@@ -22,6 +22,7 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 
 /** A tremolo that is too fast and too shallow, read with the take on both sides. */
@@ -51,7 +52,7 @@ class EffectMovesTest {
     }
 
     private static NextMoves.Question asking(Sound reference, Locks locked) {
-        ToneEvidence about = ToneEvidence.of(new MatchedTake(reference, DI, true), Progress.NONE);
+        ToneEvidence about = ToneEvidence.of(new MatchedTake(reference, DI, Pairing.SAME_PERFORMANCE), Progress.NONE);
         return new NextMoves.Question(about, DI, tone(SWAY.with("rate", 6.5).with("depth", 40)), Rig.everything(),
                 locked, Set.of());
     }

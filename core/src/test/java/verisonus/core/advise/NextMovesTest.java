@@ -29,6 +29,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 
 class NextMovesTest {
@@ -61,7 +62,7 @@ class NextMovesTest {
     }
 
     private static ToneEvidence alone() {
-        return new ToneEvidence(reference, Optional.empty());
+        return new ToneEvidence(reference, Optional.empty(), Pairing.OTHER_PLAYING);
     }
 
     private static NextMoves moves(Locks locked, Set<GapAttribute> wantedSo) {

@@ -3,7 +3,6 @@ package verisonus.core.search;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import verisonus.core.search.colour.Features;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -13,6 +12,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;
@@ -48,7 +48,7 @@ class ObjectiveTest {
         Objective o = objective(pairing);
         double least = score(o, TRUTH);
         // Of other playing the colour is only roughly known, and the box can stand in for the treble.
-        List<String> told = pairing == Pairing.SAME_PHRASE ? List.of("gain", "master", "treble") : List.of("gain");
+        List<String> told = pairing.isSamePhrase() ? List.of("gain", "master", "treble") : List.of("gain");
         for (String control : told) {
             double at = TRUTH.find("amp").orElseThrow().get(control);
             assertThat(score(o, turned(control, at + 3.5))).as(control).isGreaterThan(least);
@@ -59,7 +59,7 @@ class ObjectiveTest {
     @ParameterizedTest
     @CsvSource({"gain, 6, 7, 9", "gain, 6, 5, 2", "master, 4, 5.5, 9"})
     void furtherOffIsFurtherOff(String control, double truth, double near, double far) {
-        Objective o = objective(Pairing.SAME_PHRASE);
+        Objective o = objective(Pairing.SAME_PERFORMANCE);
         assertThat(score(o, turned(control, near))).isBetween(score(o, turned(control, truth)),
                 score(o, turned(control, far)));
     }
@@ -70,7 +70,7 @@ class ObjectiveTest {
         Features wanted = Features.of(Renderer.renderMono(TRUTH, DI, Quality.DRAFT), 0, Sound.WORKING_RATE_HZ);
         double[] weight = new double[wanted.levelDb().length];
         Arrays.fill(weight, 1);
-        Objective o = new Objective(new Objective.Question(DI, 0, wanted, wanted.levelDb(), Pairing.SAME_PHRASE,
+        Objective o = new Objective(new Objective.Question(DI, 0, wanted, wanted.levelDb(), Pairing.SAME_PERFORMANCE,
                 List.of()), new LinearPart(CURVES, weight, 0.02), 2, 1, renders);
         Objective.Point p = o.at(Knobs.of(TRUTH).orElseThrow(), Quality.DRAFT);
         assertThat(renders.get()).isEqualTo(1);
@@ -82,13 +82,14 @@ class ObjectiveTest {
 
     @Test
     void theScoreIsTheSumOfTheSquaresOfItsResiduals() {
-        Objective.Point p = objective(Pairing.SAME_PHRASE).at(Knobs.of(turned("gain", 3)).orElseThrow(), Quality.DRAFT);
+        Objective.Point p = objective(Pairing.SAME_PERFORMANCE).at(Knobs.of(turned("gain", 3)).orElseThrow(),
+                Quality.DRAFT);
         assertThat(Arrays.stream(p.residuals()).map(v -> v * v).sum()).isCloseTo(p.score(), within(1e-9));
     }
 
     @Test
     void aWeakerWeightOfTheEnvelopeForgivesTheGainSooner() {
-        Objective o = objective(Pairing.SAME_PHRASE);
+        Objective o = objective(Pairing.SAME_PERFORMANCE);
         Tone less = turned("gain", 2);
         double strong = score(o, less) - score(o, TRUTH);
         Objective weak = o.weighing(0.1);

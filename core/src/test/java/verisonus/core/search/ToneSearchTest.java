@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import verisonus.core.search.colour.EqualizerFit;
-import verisonus.core.search.colour.EmptyBands;
-import verisonus.core.search.colour.Features;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +19,9 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.EmptyBands;
+import verisonus.core.search.colour.EqualizerFit;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Bands;
@@ -74,7 +74,7 @@ class ToneSearchTest {
     class OfTheSamePhrase {
         @Test
         void namesTheVoicingAndCabinetAndComesNearTheGain() {
-            assertThat(found.pairing()).isEqualTo(Pairing.SAME_PHRASE);
+            assertThat(found.pairing()).isEqualTo(Pairing.SAME_PERFORMANCE);
             assertThat(found.tone().find("amp").orElseThrow().model().name()).isEqualTo("tight saturated");
             assertThat(gain(found.tone())).isCloseTo(4.5, within(1.5));
         }

@@ -3,7 +3,6 @@ package verisonus.core.search;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import verisonus.core.search.colour.Features;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -30,6 +29,7 @@ import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;

@@ -43,7 +43,7 @@ class AlignmentTest {
     @ValueSource(ints = {0, 960, 2000, 9600})
     void aTakeOfTheVeryPerformanceIsLaidUnderItToTheSampleThroughMuchGain(int samples) {
         Alignment a = Alignment.find(heavy, late(DI.mid(), samples), RATE_HZ);
-        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
+        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PERFORMANCE);
         assertThat(a.sharp()).isTrue();
         assertThat(ms(a.offsetSamples())).isCloseTo(-ms(samples), within(0.5));
     }
@@ -60,7 +60,7 @@ class AlignmentTest {
         float[] again = Signal.plucks(0.27, 21, 5).atDb(-8).lasting(6).mid();
         for (int samples : new int[]{0, 1440}) {
             Alignment a = Alignment.find(heavy, late(again, samples), RATE_HZ);
-            assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
+            assertThat(a.pairing()).isEqualTo(Pairing.PLAYED_AGAIN);
             assertThat(a.sharp()).isFalse();
             assertThat(ms(a.offsetSamples())).isCloseTo(-ms(samples), within(6.0));
         }
@@ -97,7 +97,7 @@ class AlignmentTest {
     void aPartOfThePhraseIsFoundInTheWholeTake() {
         float[] part = Arrays.copyOfRange(heavy, 2 * RATE_HZ, (int) (4.6 * RATE_HZ));
         Alignment a = Alignment.find(part, DI.mid(), RATE_HZ);
-        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PHRASE);
+        assertThat(a.pairing()).isEqualTo(Pairing.SAME_PERFORMANCE);
         assertThat(ms(a.offsetSamples())).isCloseTo(-2000, within(1.0));
     }
 

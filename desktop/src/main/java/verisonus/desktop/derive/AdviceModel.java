@@ -36,6 +36,7 @@ import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.OpenCase;
@@ -79,9 +80,10 @@ public final class AdviceModel {
     private MatchedTake take(Sound wanted) {
         DerivedTone.Search found = model.tone().orElseThrow().search();
         Sound part = wanted.atRate(Sound.WORKING_RATE_HZ);
-        if (!found.pairing().equals("same phrase")) return new MatchedTake(part, di(), false);
+        if (!found.pairing().isSamePhrase()) return new MatchedTake(part, di(), Pairing.OTHER_PLAYING);
         double from = model.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS();
-        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from);
+        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from,
+                found.pairing());
     }
 
     private <T> void ask(String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,

@@ -261,12 +261,12 @@ public final class DeriveModel {
             ToneEvidence aim = heard.reference(place, progress);
             if (accepted.isEmpty()) {
                 Evidence now = heard.whole(tone, place, aim, progress);
-                return new Tried(before.turned(tone, GapLedger.between(aim.wanted(), now)), Optional.empty());
+                return new Tried(before.turned(tone, aim.gap(now)), Optional.empty());
             }
             Evidence was = heard.whole(before.tone(), place, aim, progress);
             Evidence now = heard.after(before.tone(), was, tone, place, aim, progress);
-            return new Tried(before.turned(tone, GapLedger.between(aim.wanted(), now)),
-                    Optional.of(GapLedger.between(aim.wanted(), was).wanting(before.gap().wantedSo())));
+            return new Tried(before.turned(tone, aim.gap(now)),
+                    Optional.of(aim.gap(was).wanting(before.gap().wantedSo())));
         }, tried -> {
             boolean good = accepted.isEmpty() || accepted.get().test(tried.before.orElseThrow(), tried.turned.gap());
             if (good) {

@@ -150,7 +150,7 @@ public final class DeriveView extends BorderPane {
     private static String summary(DerivedTone t) {
         return String.format(Locale.ROOT, "Searched %,d tones in %.1f s from a take of %s; %d locked.",
                 t.search().candidates(), t.search().seconds(),
-                t.search().pairing().equals("same phrase") ? "the same phrase" : "other playing",
+                t.search().pairing().said(),
                 t.locked().places().size());
     }
 

@@ -14,6 +14,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.Sounds;
@@ -38,7 +39,7 @@ final class HeardTone {
         }
 
         private boolean same() {
-            return before.search().pairing().equals("same phrase");
+            return before.search().pairing().isSamePhrase();
         }
 
         private double takeFromS() {
@@ -60,8 +61,8 @@ final class HeardTone {
     private static MatchedTake laid(Place p) {
         Sound di = p.sounds.di().orElseThrow();
         return p.same()
-                ? MatchedTake.at(p.wanted(), di, -p.takeFromS())
-                : new MatchedTake(p.wanted().atRate(Sound.WORKING_RATE_HZ), di, false);
+                ? MatchedTake.at(p.wanted(), di, -p.takeFromS(), p.before.search().pairing())
+                : new MatchedTake(p.wanted().atRate(Sound.WORKING_RATE_HZ), di, Pairing.OTHER_PLAYING);
     }
 
     /** All that a gap is made of, while the tone is heard. */

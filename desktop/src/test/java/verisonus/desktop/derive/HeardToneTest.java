@@ -19,6 +19,7 @@ import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.Sounds;
@@ -45,7 +46,7 @@ class HeardToneTest {
 
     private HeardTone.Place place(Region region, Sound take, double startS) {
         DerivedTone before = new DerivedTone(CLEAN, Optional.empty(), Locks.NONE, List.of(), List.of(),
-                new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 1, "", startS));
+                new GapLedger(List.of(), 0), new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 1, "", startS));
         Sounds here = fixture.desk().sounds().get();
         return new HeardTone.Place(before, region, new Sounds(here.reference(), Optional.of(take), Optional.empty(),
                 Optional.empty(), startS));

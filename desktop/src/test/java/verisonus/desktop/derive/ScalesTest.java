@@ -22,6 +22,7 @@ import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Tolerance;
+import verisonus.core.take.Pairing;
 
 class ScalesTest {
     private static final Control GAIN = Gear.model("chiming edge").control("gain");
@@ -68,7 +69,7 @@ class ScalesTest {
                 Block.of("parametric equalizer").with("peak 1", 2).with("peak 1 frequency", 900)));
         DerivedTone d = new DerivedTone(now, Optional.of(before), Locks.of(ControlPlace.parse("amp/gain")),
                 List.of(new Tolerance("amp", "gain", 4, 3.5, 4.5, "level at 2.0 kHz")), List.of(),
-                new GapLedger(List.of(), 0), new DerivedTone.Search("same phrase", 1, 1, "", 0));
+                new GapLedger(List.of(), 0), new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 1, "", 0));
         List<SettingRow> rows = SettingRow.of(d);
         SettingRow gain = rows.get(0);
         assertThat(gain.leads()).isTrue();

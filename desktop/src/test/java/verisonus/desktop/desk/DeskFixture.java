@@ -17,6 +17,7 @@ import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.take.Pairing;
 import verisonus.desktop.player.Player;
 import verisonus.desktop.player.PlayerModel;
 import verisonus.desktop.player.VirtualOutput;
@@ -58,7 +59,7 @@ public final class DeskFixture implements AutoCloseable {
     public void keepTone(Tone tone, GapLedger gap) {
         book.keepTone(open().entry().id(),
                 new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), gap,
-                        new DerivedTone.Search("same phrase", 1, 10, "", 0)),
+                        new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 10, "", 0)),
                 "Derived");
         desk.refresh();
         settle();

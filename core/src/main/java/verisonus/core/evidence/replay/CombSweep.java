@@ -163,7 +163,8 @@ final class CombSweep {
                         most = v;
                         best = c;
                     }
-                    for (int d = 0; d < DRAWS; d++) drawn[d] = Math.max(drawn[d], signed(c.byNote, chance.draw(d)) * scale);
+                    for (int d = 0; d < DRAWS; d++)
+                        drawn[d] = Math.max(drawn[d], signed(c.byNote, chance.draw(d)) * scale);
                 }
             }
         }
@@ -244,11 +245,13 @@ final class CombSweep {
     Finding<ModulationReading> find(Strongest s) {
         double over = s.standing.statistic() - s.standing.mean();
         if (s.standing.z() < ASKED_Z || over < LEAST)
-            return Finding.unknown("no sweep stands out; a faint or very slow one, or one in front of other effects, would not show");
+            return Finding.unknown(
+                    "no sweep stands out; a faint or very slow one, or one in front of other effects, would not show");
         String said = String.format(Locale.ROOT, "notches sweep through the sound %.2f times a second", s.rateHz);
         if (s.standing.z() < FOUND_Z) return Finding.unknown(said + ", perhaps");
         double ratio = Math.clamp(s.amplitude / 2, 0, 1);
         return Finding.present(new ModulationReading(s.notches ? ModulationKind.PHASER : ModulationKind.FLANGER,
-                OptionalDouble.of(s.rateHz), OptionalDouble.of(100 * ratio / (1 + ratio))), s.standing.z() < SURE_Z ? 0.75 : 0.95, said);
+                OptionalDouble.of(s.rateHz), OptionalDouble.of(100 * ratio / (1 + ratio))),
+                s.standing.z() < SURE_Z ? 0.75 : 0.95, said);
     }
 }

@@ -173,7 +173,8 @@ final class LevelSway {
      * @param together cosine of the angle between lows and highs: 1 together, −1 against each other
      * @param amplitude of its first harmonic in the log of power, mean over bands
      */
-    record Strongest(double rateHz, SignedNotes.Standing standing, double together, double amplitude, double coherence) {
+    record Strongest(double rateHz, SignedNotes.Standing standing, double together, double amplitude,
+            double coherence) {
         boolean isOverChance(double factor) {
             return standing.statistic() > factor * standing.high();
         }
@@ -250,12 +251,14 @@ final class LevelSway {
         if (beatHz.isPresent() && isOfTheBeat(s.rateHz, beatHz.getAsDouble()))
             return Finding.unknown("the level sways, but with the rhythm");
         if (Math.abs(s.together) < TOGETHER)
-            return Finding.unknown("the level sways, but lows and highs neither together nor against each other, as in a sweep");
+            return Finding.unknown(
+                    "the level sways, but lows and highs neither together nor against each other, as in a sweep");
         boolean opposed = s.together < 0;
         double q = Math.min(1, s.amplitude / 4);
         double depth = 100 * 4 * q / ((1 + q) * (1 + q));
         return Finding.present(new ModulationReading(opposed ? ModulationKind.HARMONIC_TREMOLO : ModulationKind.TREMOLO,
-                OptionalDouble.of(s.rateHz), OptionalDouble.of(Math.min(100, depth))), s.standing.z() >= SURE_Z ? 0.97 : 0.9,
+                OptionalDouble.of(s.rateHz), OptionalDouble.of(Math.min(100, depth))),
+                s.standing.z() >= SURE_Z ? 0.97 : 0.9,
                 String.format(Locale.ROOT, opposed
                         ? "lows and highs sway against each other %.2f times a second, which the take does not"
                         : "the level sways %.2f times a second, by %.0f dB, which the take does not", s.rateHz,

@@ -69,7 +69,8 @@ final class PitchSwayAcrossNotes {
     }
 
     private static Finding<ModulationReading> judged(double[] course, int[] note, int notes, double total) {
-        Finding<ModulationReading> none = Finding.absent(0.8, "the pitch sways at no rate that goes on through the notes");
+        Finding<ModulationReading> none = Finding.absent(0.8,
+                "the pitch sways at no rate that goes on through the notes");
         if (total <= 0 || notes == 0) return Finding.unknown("no note is held for long enough");
         int rates = (int) Math.round((FASTEST_HZ - SLOWEST_HZ) / STEP_HZ) + 1;
         double[][] cos = new double[rates][notes];
@@ -97,12 +98,15 @@ final class PitchSwayAcrossNotes {
                 drawn[d] = Math.max(drawn[d], power(cos[r], sin[r], chance.draw(d)) / energy[r] / total);
         double z = SignedNotes.Standing.of(share, drawn).z();
         double hz = SLOWEST_HZ + best * STEP_HZ;
-        double swing = Math.sqrt(power(cos[best], sin[best], plain)) / energy[best] / (2 * Math.PI * hz * BandLevels.HOP_S);
+        double swing = Math.sqrt(power(cos[best], sin[best], plain)) / energy[best]
+                / (2 * Math.PI * hz * BandLevels.HOP_S);
         boolean steady = z >= Z && share >= LEAST_SHARE || z >= FEW_Z && share >= FEW_SHARE;
         if (!steady || swing < LEAST_CENTS) return none;
         return Finding.present(new ModulationReading(ModulationKind.VIBRATO, OptionalDouble.of(hz),
-                OptionalDouble.of(Math.min(100, swing))), 0.85, String.format(Locale.ROOT,
-                        "the pitch sways %.1f cents to either side, %.2f times a second, on through all notes", swing, hz));
+                OptionalDouble.of(Math.min(100, swing))), 0.85,
+                String.format(Locale.ROOT,
+                        "the pitch sways %.1f cents to either side, %.2f times a second, on through all notes", swing,
+                        hz));
     }
 
     private static double power(double[] cos, double[] sin, double[] signs) {

@@ -10,8 +10,9 @@ import java.util.Arrays;
  * @param excess evidence by lag in frames, from 0
  * @param ratio by lag: log10 of the evidence against what stands at negative lags
  * @param gain by band and lag: power of the later sound against the note's
+ * @param before the same at negative lags, by their size: what chance alone makes
  */
-record RepeatEnergy(double[] excess, double[] ratio, double[][] gain) {
+record RepeatEnergy(double[] excess, double[] ratio, double[][] gain, double[][] before) {
     static final int MOST = 130;
     private static final int NEIGHBOURS = 12;
     private static final int LARGEST = 12;
@@ -41,14 +42,18 @@ record RepeatEnergy(double[] excess, double[] ratio, double[][] gain) {
         double[] excess = Arrays.copyOfRange(both, MOST, both.length);
         double[] ratio = new double[excess.length];
         double[][] later = new double[Channels.BANDS][];
+        double[][] earlier = new double[Channels.BANDS][MOST + 1];
         for (int l = 0; l < ratio.length; l++) {
             double mirrored = 0;
             for (int d = -NEAR; d <= NEAR; d++)
                 mirrored = Math.max(mirrored, both[Math.clamp(MOST - l + d, 0, both.length - 1)]);
             ratio[l] = Math.log10((excess[l] + 3) / (Math.max(l <= NEAR ? excess[l] : mirrored, chance) + 3));
         }
-        for (int b = 0; b < Channels.BANDS; b++) later[b] = Arrays.copyOfRange(gain[b], MOST, gain[b].length);
-        return new RepeatEnergy(excess, ratio, later);
+        for (int b = 0; b < Channels.BANDS; b++) {
+            later[b] = Arrays.copyOfRange(gain[b], MOST, gain[b].length);
+            for (int l = 0; l <= MOST; l++) earlier[b][l] = gain[b][MOST - l];
+        }
+        return new RepeatEnergy(excess, ratio, later, earlier);
     }
 
     private static void add(DirectFit fit, int k, double[] gain, double[] power) {

@@ -59,7 +59,8 @@ final class ReplayEcho {
         }
         double second = medianLevel(DirectFit.FIRST_COPY + 1, DirectFit.FIRST_COPY);
         double feedback = Math.clamp(100 * Math.pow(10, second / 20), 0, 90);
-        double darker = level(1, DirectFit.FIRST_COPY, DirectFit.DIRECT) + level(2, DirectFit.FIRST_COPY, DirectFit.DIRECT)
+        double darker = level(1, DirectFit.FIRST_COPY, DirectFit.DIRECT)
+                + level(2, DirectFit.FIRST_COPY, DirectFit.DIRECT)
                 - level(3, DirectFit.FIRST_COPY, DirectFit.DIRECT) - level(4, DirectFit.FIRST_COPY, DirectFit.DIRECT);
         EchoReading reading = new EchoReading(c.ms, feedback, Math.min(0, level), false,
                 new EchoReading.Character(Math.clamp(darker / 2, 0, 18), true), Optional.empty());
@@ -71,8 +72,9 @@ final class ReplayEcho {
     private Finding<EchoReading> none() {
         return company
                 ? Finding.unknown("with others playing, soft repeats would not show")
-                : Finding.absent(0.75, "nothing comes back that the take does not explain; repeats softer than -14 dB under"
-                        + " ringing chords would not show");
+                : Finding.absent(0.75,
+                        "nothing comes back that the take does not explain; repeats softer than -14 dB under"
+                                + " ringing chords would not show");
     }
 
     private Plot plot(int ms) {

@@ -129,7 +129,8 @@ final class ReplayReverb {
                 double[] tail = at(tailOf(decay, late));
                 for (double db = -34; db <= 0; db += 2) {
                     double[] scaled = scaled(tail, Math.pow(10, db / 10));
-                    Best b = best(dry, release, scaled, new double[]{0.5, 1, 2}, new double[]{0, 0.25}, decay, late, db);
+                    Best b = best(dry, release, scaled, new double[]{0.5, 1, 2}, new double[]{0, 0.25}, decay, late,
+                            db);
                     if (b.mean < with.mean) with = b;
                 }
             }
@@ -182,7 +183,8 @@ final class ReplayReverb {
             // Long loud tails are as often strings that ring on longer than the take's.
             double confidence = with.decayS >= 2 && with.tailDb >= -16 ? 0.4 : 0.8;
             return Finding.present(new ReverbReading(with.decayS, OptionalDouble.of(10.0 * with.late),
-                    OptionalDouble.of(levelDb(with))), confidence, String.format(Locale.ROOT,
+                    OptionalDouble.of(levelDb(with))), confidence,
+                    String.format(Locale.ROOT,
                             "where notes of the take have stopped, the recording rings on for about %.1f s",
                             with.decayS));
         }

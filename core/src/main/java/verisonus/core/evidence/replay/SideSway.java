@@ -111,15 +111,18 @@ final class SideSway {
         for (int r = 1; r < rates; r++) if (score[r] > score[best]) best = r;
         int top = best;
         double[] others = java.util.stream.IntStream.range(0, rates)
-                .filter(r -> Math.abs(Math.pow(STEP, r - top) - 1) > APART).mapToDouble(r -> score[r]).sorted().toArray();
+                .filter(r -> Math.abs(Math.pow(STEP, r - top) - 1) > APART).mapToDouble(r -> score[r]).sorted()
+                .toArray();
         if (others.length < 5) return Finding.unknown("too short to see a movement come round");
         double median = others[others.length / 2];
         double spread = others[(int) (0.84 * (others.length - 1))] - median;
         double stands = (score[best] - median) / (spread + 1e-6);
-        if (stands < (width[best] == WIDTHS_MS[0] ? STANDS_OUT_NARROW : STANDS_OUT)) return Finding.unknown("the sides differ, but no sway between them stands out");
+        if (stands < (width[best] == WIDTHS_MS[0] ? STANDS_OUT_NARROW : STANDS_OUT))
+            return Finding.unknown("the sides differ, but no sway between them stands out");
         double hz = SLOWEST_HZ * Math.pow(STEP, best);
         return Finding.present(new ModulationReading(ModulationKind.CHORUS, OptionalDouble.of(hz),
-                OptionalDouble.of(Math.min(100, 100 * width[best] / 3))), 0.8, String.format(Locale.ROOT,
+                OptionalDouble.of(Math.min(100, 100 * width[best] / 3))), 0.8,
+                String.format(Locale.ROOT,
                         "left and right sway against each other %.2f times a second", hz));
     }
 

@@ -10,15 +10,15 @@ import verisonus.core.sound.Sound;
  * far it sways and sweeps, how wide it is. It needs no finding, so a hall or an echo that no estimator can name is still heard as a
  * difference. Two sounds are read against the same replay and compared; what playing it again does then drops out for the most part.
  *
- * @param lateDb what comes 450 to 1250 ms after the notes, against them
- * @param soonDb the same from 150 to 450 ms
+ * @param late what comes 450 to 1250 ms after the notes
+ * @param soon the same from 150 to 450 ms
  * @param betweenDb level where notes have stopped, against the notes; absent where none is stopped
  * @param swayHz rate of the strongest sway, where it stands out of the playing
  * @param swayDb swing of the level at the asked rate, peak to peak
  * @param sweep how much better a sweeping comb fits than it would by chance
  * @param sideDb difference of the sides against the middle
  */
-public record UnexplainedRest(double lateDb, double soonDb, OptionalDouble betweenDb, OptionalDouble swayHz, double swayDb,
+public record UnexplainedRest(After late, After soon, OptionalDouble betweenDb, OptionalDouble swayHz, double swayDb,
         double sweep, double sideDb) {
     private static final double NEXT_TO_NOTHING = Math.pow(10, -2.6);
     private static final double[] BAND_WEIGHTS = {0.5, 1, 1, 1, 1, 0.5};
@@ -43,15 +43,65 @@ public record UnexplainedRest(double lateDb, double soonDb, OptionalDouble betwe
         }
         OptionalDouble at = atHz.isPresent() ? atHz : own;
         CombSweep.Strongest sweep = new CombSweep(fit).strongest();
-        return new UnexplainedRest(later(energy, LATE_FROM, LATE_TO), later(energy, SOON_FROM, LATE_FROM),
+        return new UnexplainedRest(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
                 new ReplayReverb(fit, false).gapDb(), at, at.isPresent() ? level.swingDb(at.getAsDouble()) : 0,
                 sweep.standing().statistic() - sweep.standing().mean(), SideSway.sideDb(sound));
     }
 
-    private static double later(RepeatEnergy energy, int from, int to) {
-        double sum = 0;
-        for (int b = 0; b < BAND_WEIGHTS.length; b++)
-            for (int l = from; l < to; l++) sum += BAND_WEIGHTS[b] * Math.max(0, energy.gain()[b][l]);
-        return 10 * Math.log10(sum / Arrays.stream(BAND_WEIGHTS).sum() + NEXT_TO_NOTHING);
+    /** What comes after the notes and stands between them, without the rest: for fitting a space. */
+    public record Tails(After late, After soon, OptionalDouble betweenDb) {
+        /**
+         * @param sound a candidate or the recording
+         * @param replay the dry tone on the take
+         */
+        public static Tails of(Sound sound, Sound replay, DoublePredicate window) {
+            DirectFit fit = new DirectFit(sound, replay, DirectFit.Tails.LEFT, window);
+            RepeatEnergy energy = RepeatEnergy.of(fit);
+            return new Tails(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
+                    new ReplayReverb(fit, false).gapDb());
+        }
+
+        /** How far another sound lies over this one, dB: between the notes where that can be read, else after them. */
+        public double underDb(Tails wanted) {
+            if (betweenDb.isPresent() && wanted.betweenDb.isPresent())
+                return wanted.betweenDb.getAsDouble() - betweenDb.getAsDouble();
+            return 0.5 * (wanted.late.db() - late.throughDb(wanted.late) + wanted.soon.db()
+                    - soon.throughDb(wanted.soon));
+        }
+
+        /** Distance to another, dB: after the notes and between them. */
+        public double distanceDb(Tails wanted) {
+            double between = betweenDb.isPresent() && wanted.betweenDb.isPresent()
+                    ? wanted.betweenDb.getAsDouble() - betweenDb.getAsDouble()
+                    : 0;
+            return Math.hypot(between, 0.7 * Math.hypot(wanted.late.db() - late.throughDb(wanted.late),
+                    wanted.soon.db() - soon.throughDb(wanted.soon)));
+        }
+    }
+
+    /**
+     * What comes after the notes, against them.
+     *
+     * @param db its level
+     * @param chance power that stands as long before the notes: what the playing and repeated notes make
+     */
+    public record After(double db, double chance) {
+        private static After of(RepeatEnergy energy, int from, int to) {
+            double after = 0;
+            double before = 0;
+            for (int b = 0; b < BAND_WEIGHTS.length; b++) {
+                for (int l = from; l < to; l++) {
+                    after += BAND_WEIGHTS[b] * Math.max(0, energy.gain()[b][l]);
+                    before += BAND_WEIGHTS[b] * Math.max(0, energy.before()[b][l]);
+                }
+            }
+            double all = Arrays.stream(BAND_WEIGHTS).sum();
+            return new After(10 * Math.log10(after / all + NEXT_TO_NOTHING), before / all);
+        }
+
+        /** The same with the chance of another sound in it, so that both are read through the same playing. */
+        public double throughDb(After other) {
+            return 10 * Math.log10(Math.pow(10, db / 10) + Math.max(0, other.chance - chance));
+        }
     }
 }

@@ -6,6 +6,8 @@ import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.linear.RealMatrix;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.JndScale;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.simulate.EqualizerCurve;
@@ -41,11 +43,17 @@ public final class EqualizerFit {
         }
     }
 
+    private static final int MOST_FILTERS = 6;
+    private static final int FEW_FILTERS = 4;
+    /** A filter whose absence changes no band of the ledger by more than this is dropped, JND. */
+    private static final double UNHEARD = 0.5;
+
     private final double[] hz = Features.LEVEL_BANDS.centresHz();
     private final double[] weight;
     private final double ridge;
     private final boolean cutOnly;
     private final EmptyBands empty;
+    private final int most;
     private final List<Boolean> raisable = new ArrayList<>();
     private final List<Filter> candidates = new ArrayList<>();
     private final List<double[]> shapes = new ArrayList<>();
@@ -55,6 +63,16 @@ public final class EqualizerFit {
      * @param empty where nothing is raised
      */
     public EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, EmptyBands empty) {
+        this(weight, ridge, cutOnly, broad, empty, MOST_FILTERS);
+    }
+
+    /** Four filters at the most, and none that is not heard: for a curve that was read through other hands and another guitar. */
+    public static EqualizerFit ofFew(double[] weight, double ridge, boolean cutOnly, EmptyBands empty) {
+        return new EqualizerFit(weight, ridge, cutOnly, false, empty, FEW_FILTERS);
+    }
+
+    private EqualizerFit(double[] weight, double ridge, boolean cutOnly, boolean broad, EmptyBands empty, int most) {
+        this.most = most;
         this.empty = empty;
         double total = 0;
         for (double w : weight) total += w;
@@ -93,7 +111,7 @@ public final class EqualizerFit {
         double[] gains = new double[0];
         double[] rest = target;
         double error = energy(rest);
-        while (chosen.size() < 6) {
+        while (chosen.size() < most) {
             int next = best(rest, chosen);
             if (next < 0) break;
             chosen.add(next);
@@ -107,7 +125,48 @@ public final class EqualizerFit {
             rest = left;
             error = energy(left);
         }
-        return block(chosen, gains);
+        return most == FEW_FILTERS ? block(chosen, heardOnly(target, chosen, gains)) : block(chosen, gains);
+    }
+
+    /** Drops the filter whose loss, the others fitted anew, is heard least, while that is not heard. */
+    private double[] heardOnly(double[] target, List<Integer> chosen, double[] gains) {
+        double[] now = gains;
+        while (!chosen.isEmpty()) {
+            int least = -1;
+            double leastJnd = UNHEARD;
+            double[] leastGains = now;
+            for (int i = 0; i < chosen.size(); i++) {
+                List<Integer> others = new ArrayList<>(chosen);
+                others.remove(i);
+                double[] refitted = others.isEmpty() ? new double[0] : refit(target, others);
+                double jnd = jnd(residual(target, chosen, now), residual(target, others, refitted));
+                if (jnd < leastJnd) {
+                    leastJnd = jnd;
+                    least = i;
+                    leastGains = refitted;
+                }
+            }
+            if (least < 0) break;
+            chosen.remove(least);
+            now = leastGains;
+        }
+        return now;
+    }
+
+    /** The largest change of a band of the ledger, JND. */
+    private double jnd(double[] before, double[] after) {
+        double most = 0;
+        for (GapAttribute band : GapAttribute.BANDS) {
+            double sum = 0;
+            double total = 1e-9;
+            for (int b = 0; b < hz.length; b++) {
+                if (hz[b] < band.fromHz() || hz[b] >= band.toHz()) continue;
+                sum += weight[b] * (after[b] - before[b]);
+                total += weight[b];
+            }
+            most = Math.max(most, Math.abs(sum / total) / JndScale.bandDb(band.fromHz(), band.toHz()));
+        }
+        return most;
     }
 
     private int best(double[] rest, List<Integer> chosen) {

@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.io.PrintStream;
 import java.nio.file.Path;
@@ -10,10 +10,10 @@ import verisonus.core.sound.SoundReader;
 import verisonus.core.work.InputFault;
 
 /** Reads an audio file for a command: warnings go to standard error, too short or silent sound is refused. */
-final class AudioInput {
+public final class AudioInput {
     private AudioInput() {}
 
-    static Sound read(Path file) {
+    public static Sound read(Path file) {
         DecodedSound decoded = decoded(file);
         for (String warning : decoded.warnings()) System.err.println("verisonus: " + file + ": " + warning);
         return usable(file.toString(), decoded.sound());
@@ -30,7 +30,7 @@ final class AudioInput {
         }
     }
 
-    static Sound usable(String name, Sound sound) {
+    public static Sound usable(String name, Sound sound) {
         if (sound.durationS() < Examination.SHORTEST_S) {
             throw new InputFault(name,
                     String.format(java.util.Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),

@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,23 +8,23 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
 /** A folder in which a test of commands keeps its files. */
-record CommandFolder(Path dir) {
-    String at(String name) {
+public record CommandFolder(Path dir) {
+    public String at(String name) {
         return dir.resolve(name).toString();
     }
 
-    String write(String name, String text) throws IOException {
+    public String write(String name, String text) throws IOException {
         Files.writeString(dir.resolve(name), text);
         return at(name);
     }
 
     /** Three seconds of decaying notes, other ones for another seed. */
-    String notes(String name, long seed) throws IOException {
+    public String notes(String name, long seed) throws IOException {
         Files.write(dir.resolve(name), SoundWriter.encode(notes(seed), SoundWriter.Format.WAV_24));
         return at(name);
     }
 
-    static Sound notes(long seed) {
+    public static Sound notes(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[3 * 48000];
         for (int from = 2400; from < x.length; from += 11000 + random.nextInt(6000)) {

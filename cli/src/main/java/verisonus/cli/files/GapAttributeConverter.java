@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.util.Arrays;
 import java.util.stream.Collectors;
@@ -7,7 +7,7 @@ import picocli.CommandLine.TypeConversionException;
 import verisonus.core.compare.GapAttribute;
 
 /** Reads an attribute of the gap by its words. */
-final class GapAttributeConverter implements ITypeConverter<GapAttribute> {
+public final class GapAttributeConverter implements ITypeConverter<GapAttribute> {
     @Override
     public GapAttribute convert(String value) {
         return GapAttribute.of(value).orElseThrow(() -> new TypeConversionException("'" + value

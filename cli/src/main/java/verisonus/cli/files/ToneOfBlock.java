@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.nio.file.Path;
 import verisonus.core.rig.Block;
@@ -6,8 +6,8 @@ import verisonus.core.rig.Tone;
 import verisonus.core.work.InputFault;
 
 /** A tone read from a file, and one of its blocks by id. */
-record ToneOfBlock(Tone tone, Block block) {
-    static ToneOfBlock read(Path file, String id) {
+public record ToneOfBlock(Tone tone, Block block) {
+    public static ToneOfBlock read(Path file, String id) {
         Tone tone = ToneInput.tone(file);
         return new ToneOfBlock(tone, tone.find(id).orElseThrow(() -> new InputFault(file.toString(),
                 "it has no block called " + id,

@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -10,9 +10,9 @@ import java.nio.file.StandardCopyOption;
 import verisonus.core.work.OutputFault;
 
 /** A result on its way to disk: written beside its final name and moved into place in one step. */
-record OutputFile(Path path, boolean force) {
+public record OutputFile(Path path, boolean force) {
     /** Refuses early, before long work, what could not be written at its end. */
-    void check() {
+    public void check() {
         if (Files.isDirectory(path)) throw new OutputFault(path.toString(), "it is a folder", "name a file");
         if (Files.exists(path) && !force)
             throw new OutputFault(path.toString(), "it exists already", "choose another name or add --force");
@@ -29,11 +29,11 @@ record OutputFile(Path path, boolean force) {
         return parent == null ? path.toAbsolutePath() : parent;
     }
 
-    void write(String text) {
+    public void write(String text) {
         write(text.getBytes(StandardCharsets.UTF_8));
     }
 
-    void write(byte[] bytes) {
+    public void write(byte[] bytes) {
         check();
         try {
             Path temporary = Files.createTempFile(folder(), ".verisonus", ".part");

@@ -1,10 +1,10 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.util.Locale;
 import verisonus.core.sound.SoundWriter;
 
 /** What {@code --format} names. */
-enum AudioFormat {
+public enum AudioFormat {
     WAV16(SoundWriter.Format.WAV_16),
     WAV24(SoundWriter.Format.WAV_24),
     FLOAT(SoundWriter.Format.WAV_FLOAT),
@@ -17,7 +17,7 @@ enum AudioFormat {
         this.format = format;
     }
 
-    SoundWriter.Format format() {
+    public SoundWriter.Format format() {
         return format;
     }
 

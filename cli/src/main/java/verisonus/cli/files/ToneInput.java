@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.files;
 
 import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
@@ -11,20 +11,20 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
 /** Reads tones and rigs for commands, and lends them threads. */
-final class ToneInput {
+public final class ToneInput {
     private ToneInput() {}
 
-    static Tone tone(Path file) {
+    public static Tone tone(Path file) {
         return ToneJson.read(file.toString(), Json.read(file));
     }
 
     /** Everything that can be simulated where no file is named. */
-    static Rig rig(@Nullable Path file) {
+    public static Rig rig(@Nullable Path file) {
         return file == null ? Rig.everything() : ToneJson.readRig(file.toString(), Json.read(file));
     }
 
     /** Work that shares itself out over all cores. */
-    static <T> T shared(Function<ExecutorService, T> work) {
+    public static <T> T shared(Function<ExecutorService, T> work) {
         ExecutorService workers = Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()));
         try {
             return work.apply(workers);

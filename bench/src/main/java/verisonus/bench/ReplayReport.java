@@ -1,0 +1,131 @@
+package verisonus.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.LongStream;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Tone;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.ToneSearch;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
+
+/**
+ * How near derived tones come on a phrase played again by other hands on another guitar ({@link ReplayCase}), and what of the record's
+ * effects stands in them. Arguments: first seed, last seed. Even seeds were looked at while the search was made, odd ones were not.
+ */
+public final class ReplayReport {
+    private static final double RIGHT_TIME = 0.03;
+    private static final double RIGHT_RATE = 0.1;
+    private static final double RIGHT_DECAY = 0.4;
+
+    private ReplayReport() {}
+
+    /** Prints a line a case and the tally. */
+    public static void main(String[] args) {
+        long from = args.length > 0 ? Long.parseLong(args[0]) : 0;
+        long to = args.length > 1 ? Long.parseLong(args[1]) : 59;
+        Tally tally = new Tally();
+        try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
+            LongStream.rangeClosed(from, to).forEach(seed -> one(ReplayCase.of(seed), tally, workers));
+        }
+        System.out.print(tally.text());
+    }
+
+    private static void one(ReplayCase c, Tally tally, ExecutorService workers) {
+        Derivation d = new ToneSearch(c.reference(), c.take(), SearchOptions.defaults(), workers, Progress.NONE).run();
+        double app = Distances.spectrogramDb(c.target(), d.render());
+        double eq = Distances.spectrogramDb(c.target(),
+                Sound.mono(MatchedEqualizer.of(c.reference().mid(), c.take().mid()), Effects.RATE_HZ));
+        double floor = Distances.spectrogramDb(c.target(), c.floor());
+        tally.error("distance to the target, dB", app);
+        tally.error("distance of the floor, dB", floor);
+        tally.error("distance of a matched equalizer, dB", eq);
+        tally.error("distance over the floor's", app / floor);
+        tally.share("nearer than a matched equalizer", app < eq);
+        tally.share("taken for a replay", d.pairing().performance().equals("again"));
+        tally.share("an amp control at an end",
+                d.tone().first(GearKind.AMP).filter(ReplayReport::isExtreme).isPresent());
+        tally.error("equalizer bands in use", bands(d.tone()));
+        List<String> said = effects(c, d, tally);
+        boolean missing = said.stream().anyMatch(w -> w.startsWith("missing"));
+        tally.share("verdict near while an effect is missing", d.verdict().near() && missing);
+        if (missing) tally.share("left out: a row of the rest over 2 JND", rest(d) > 2);
+        if (!missing) tally.share("nothing left out: rows of the rest under 1.2 JND", rest(d) < 1.2);
+        System.out.printf(Locale.ROOT, "%3d %-16s %-8s %4.1f s  %.2f (eq %.2f, floor %.2f)  %-60s %s  rest %.1f%n",
+                c.seed(),
+                c.group(), c.style(), d.seconds(), app, eq, floor, words(d.tone()), said, rest(d));
+    }
+
+    private static double rest(Derivation d) {
+        return d.gap().rows().stream().filter(r -> r.stage().equals("rest") && d.gap().counts(r))
+                .mapToDouble(r -> r.audibility()).max().orElse(0);
+    }
+
+    private static List<String> effects(ReplayCase c, Derivation d, Tally tally) {
+        List<String> said = new ArrayList<>();
+        ReplayCase.Truth t = c.truth();
+        Optional<Block> echo = d.tone().first(GearKind.ECHO);
+        judge("echo", t.echo().isPresent(), echo, t.echo()
+                .map(e -> near(echo, ControlNames.TIME, e.timeMs(), RIGHT_TIME)).orElse(false), tally, said);
+        Optional<Block> space = d.tone().first(GearKind.REVERB);
+        judge("space", t.decayS().isPresent(), space, t.decayS().isPresent()
+                && near(space, ControlNames.DECAY, t.decayS().getAsDouble(), RIGHT_DECAY), tally, said);
+        Optional<Block> movement = d.tone().first(GearKind.MODULATION);
+        judge("movement " + t.movement(), !t.movement().isEmpty(), movement,
+                near(movement, ControlNames.RATE, t.rateHz(), RIGHT_RATE), tally, said);
+        return said;
+    }
+
+    private static void judge(String what, boolean there, Optional<Block> has, boolean right, Tally tally,
+            List<String> said) {
+        if (there) {
+            tally.share("effect stands in the tone: " + what, has.isPresent());
+            tally.share("its main value right: " + what, has.isPresent() && right);
+            said.add(has.isEmpty() ? "missing " + what : right ? what + " right" : what + " off");
+        } else {
+            tally.share("invented: " + what.strip(), has.isPresent());
+            if (has.isPresent()) said.add("invented " + what);
+        }
+    }
+
+    private static boolean near(Optional<Block> b, String control, double wanted, double share) {
+        return b.filter(x -> x.model().find(control).isPresent())
+                .filter(x -> Math.abs(x.get(control) / wanted - 1) < share).isPresent();
+    }
+
+    private static boolean isExtreme(Block amp) {
+        for (String c : List.of(ControlNames.GAIN, ControlNames.BASS, ControlNames.MID, ControlNames.TREBLE,
+                ControlNames.PRESENCE, ControlNames.MASTER))
+            if (amp.get(c) < 0.5 || amp.get(c) > 9.5) return true;
+        return false;
+    }
+
+    private static int bands(Tone t) {
+        int n = 0;
+        for (Block b : t.blocks()) {
+            if (b.model().kind() != GearKind.EQUALIZER) continue;
+            for (int p = 1; p <= 4; p++) if (Math.abs(b.get(ControlNames.peak(p))) > 0.4) n++;
+            if (Math.abs(b.get(ControlNames.LOW_SHELF)) > 0.4) n++;
+            if (Math.abs(b.get(ControlNames.HIGH_SHELF)) > 0.4) n++;
+        }
+        return n;
+    }
+
+    private static String words(Tone t) {
+        List<String> out = new ArrayList<>();
+        for (Block b : t.blocks()) {
+            if (b.model().kind() == GearKind.CABINET || b.model().kind() == GearKind.MICROPHONE) continue;
+            out.add(b.model().name() + b.model().find(ControlNames.GAIN).map(_ -> String.format(Locale.ROOT, " %.1f",
+                    b.get(ControlNames.GAIN))).orElse(""));
+        }
+        return String.join(", ", out);
+    }
+}

@@ -1,0 +1,48 @@
+package verisonus.cli.files;
+
+import java.nio.file.Path;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Option;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+
+/** Which part of a reference and of a dry take is meant. */
+public final class RegionOptions {
+    @Option(names = "--from", paramLabel = "S", description = "start of the studied part of the reference, seconds")
+    private double fromS;
+
+    @Option(names = "--to", paramLabel = "S", description = "its end, seconds (default: the end)")
+    private @Nullable Double toS;
+
+    @Option(names = "--di-from", paramLabel = "S", description = "start of the part of the dry take that is used, seconds")
+    private double takeFromS;
+
+    @Option(names = "--di-to", paramLabel = "S", description = "its end, seconds (default: the end)")
+    private @Nullable Double takeToS;
+
+    /** The studied part of a reference. */
+    public Sound reference(Path file) {
+        return part(file, fromS, toS);
+    }
+
+    /** The used part of a dry take. */
+    public Sound take(Path file) {
+        return part(file, takeFromS, takeToS);
+    }
+
+    /** Whether less than the whole reference is studied. */
+    public boolean isPart() { return fromS > 0 || toS != null; }
+
+    private static Sound part(Path file, double from, @Nullable Double to) {
+        Sound whole = AudioInput.read(file);
+        double end = to == null ? whole.durationS() : Math.min(to, whole.durationS());
+        if (from < 0 || !(end > from)) {
+            throw new InputFault(file.toString(),
+                    String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", from, end),
+                    String.format(Locale.ROOT, "it lasts %.3f s", whole.durationS()));
+        }
+        if (from == 0 && end == whole.durationS()) return whole;
+        return AudioInput.usable(file.toString(), whole.slice(from, end));
+    }
+}

@@ -1,0 +1,165 @@
+package verisonus.core.search;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.atomic.AtomicInteger;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
+import verisonus.core.search.colour.Features;
+import verisonus.core.search.colour.FineColour;
+import verisonus.core.search.colour.Valleys;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.Progress;
+
+/**
+ * Amp, drive and gain from a phrase played again on another guitar: about sixty settings with everything else in the middle, ranked by
+ * three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between partials. No descent
+ * follows, for the evidence cannot bear it; roots, not squares, so that the one finding that another guitar spoils does not rule.
+ */
+final class ReplayCore {
+    private static final double[] GAINS = {2, 3.3, 4.6, 5.9, 7.2, 8.5};
+    private static final double[] GAINS_BEHIND_A_DRIVE = {2, 4.6, 7.2};
+    private static final double MASTER = 4.5;
+    private static final List<Voice.Drive> DRIVES = List.of(Voice.Drive.MID_HUMP, Voice.Drive.HARD_CLIP);
+    private static final double DRIVE_EARNS = 1.03;
+    /** Spread of each finding over candidates: what makes them count alike. */
+    private static final double COLOUR_UNIT_DB = 0.26;
+    private static final double ENVELOPE_UNIT_DB = 0.17;
+    private static final double VALLEYS_UNIT_DB = 3;
+    private static final double ENVELOPE_STEP_DB = 1.5;
+    private static final double MOST_STEPS = 4;
+
+    private final Features wanted;
+    static double SAT = Double.parseDouble(System.getProperty("sat", "0"));
+    private final double wantedIndex;
+    private final Valleys wantedValleys;
+    private final float[] take;
+    private final int warmUp;
+    private final SearchOptions options;
+    private final ExecutorService workers;
+    private final AtomicInteger renders;
+    private final FineColour fine = new FineColour();
+
+    /**
+     * @param wanted the part of the reference in which the guitar stands alone
+     * @param take in time with it, beginning {@code warmUp} samples earlier
+     */
+    ReplayCore(float[] wanted, float[] take, int warmUp, SearchOptions options, ExecutorService workers,
+            AtomicInteger renders) {
+        this.wanted = Features.of(wanted, 0, Sound.WORKING_RATE_HZ);
+        wantedValleys = Valleys.of(wanted, Sound.WORKING_RATE_HZ);
+        wantedIndex = index(wanted);
+        this.take = take;
+        this.warmUp = warmUp;
+        this.options = options;
+        this.workers = workers;
+        this.renders = renders;
+    }
+
+    /**
+     * One setting.
+     *
+     * @param score without unit, smaller is nearer
+     * @param envelopeDb how far the envelopes are apart, which tells the same performance from another
+     */
+    record Ranked(Knobs knobs, double score, double envelopeDb) {}
+
+    /**
+     * All settings, nearest first.
+     *
+     * @param behind what stands behind every candidate
+     */
+    List<Ranked> ranked(List<Block> behind, Progress progress) {
+        List<Callable<Ranked>> work = new ArrayList<>();
+        for (Knobs k : candidates()) work.add(() -> ranked(k, behind));
+        progress.step(0.12, "trying " + work.size() + " starting points");
+        return KnobFit.all(work, workers).stream().sorted(Comparator.comparingDouble(Ranked::score)).toList();
+    }
+
+    /** How far one setting is from the reference with these blocks behind it. */
+    double score(Knobs k, List<Block> behind) {
+        return ranked(k, behind).score();
+    }
+
+    private List<Knobs> candidates() {
+        Optional<Knobs> before = options.earlier().flatMap(Knobs::of);
+        boolean ampLocked = before.isPresent() && options.locked().touches("amp");
+        boolean driveLocked = before.isPresent() && options.locked().touches("drive");
+        List<Knobs> out = new ArrayList<>();
+        for (Knobs k : grid()) {
+            if (ampLocked && !k.ampName().equals(before.get().ampName())) continue;
+            if (driveLocked && !k.driveName().equals(before.get().driveName())) continue;
+            out.add(before.isPresent() ? k.taking(before.get(), options.locked()) : k);
+        }
+        if (out.isEmpty()) before.ifPresent(out::add);
+        return out;
+    }
+
+    private List<Knobs> grid() {
+        List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
+        if (options.rig().mostBlocks() > 3) {
+            List<Model> owned = options.allowed(GearKind.DRIVE);
+            List<Model> usual = owned.stream().filter(m -> DRIVES.contains(m.voice())).toList();
+            for (Model m : usual.isEmpty() ? owned.stream().limit(2).toList() : usual)
+                drives.add(Optional.of(m.name()));
+        }
+        List<Knobs> out = new ArrayList<>();
+        for (Model amp : options.allowed(GearKind.AMP)) {
+            for (Optional<String> drive : drives) {
+                for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
+                    out.add(Knobs.start(amp.name(), drive, gain, MASTER));
+            }
+        }
+        return out;
+    }
+
+    private Ranked ranked(Knobs k, List<Block> behind) {
+        renders.incrementAndGet();
+        List<Block> blocks = new ArrayList<>(k.blocks());
+        blocks.addAll(behind);
+        float[] x = Renderer.renderMono(new Tone("candidate", blocks), take, Quality.DRAFT);
+        float[] scored = java.util.Arrays.copyOfRange(x, warmUp, x.length);
+        Features f = Features.of(scored, 0, Sound.WORKING_RATE_HZ);
+        double[] d = new double[f.levelDb().length];
+        for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
+        double envelope = envelopeDb(f);
+        double score = fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
+                + SAT * Math.abs(index(scored) - wantedIndex) / 0.15
+                + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
+                        / VALLEYS_UNIT_DB;
+        if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
+        if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
+        return new Ranked(k, score, envelope);
+    }
+
+    private static double index(float[] x) {
+        return SaturationEstimator.estimate(Sound.mono(x, Sound.WORKING_RATE_HZ)).value().map(SaturationReading::index)
+                .orElse(0.5);
+    }
+
+    private double envelopeDb(Features f) {
+        float[][] a = f.envelopeDb();
+        float[][] b = wanted.envelopeDb();
+        double sum = 0;
+        int n = 0;
+        for (int t = 0; t < Math.min(a.length, b.length); t++) {
+            for (int k = 0; k < a[t].length; k++, n++) {
+                double v = ENVELOPE_STEP_DB * MOST_STEPS
+                        * Math.tanh((a[t][k] - b[t][k]) / (ENVELOPE_STEP_DB * MOST_STEPS));
+                sum += v * v;
+            }
+        }
+        return Math.sqrt(sum / Math.max(1, n));
+    }
+}

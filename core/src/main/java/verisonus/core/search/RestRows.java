@@ -1,0 +1,95 @@
+package verisonus.core.search;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.level.WidthReading;
+import verisonus.core.evidence.replay.ReplayExamination;
+import verisonus.core.evidence.replay.UnexplainedRest;
+import verisonus.core.sound.Sound;
+
+/**
+ * Rows of the ledger that need no estimator: what rings after and between the notes, sways, sweeps and stands at the sides, in the
+ * reference and in the tone, each against the same dry tone on the take. Just-noticeable steps are widened by what playing again makes
+ * of each, as measured on replays without effects, so that what is left is the gear's.
+ */
+final class RestRows {
+    private static final String STAGE = "rest";
+    private static final double LATE_JND_DB = 6;
+    private static final double SOON_JND_DB = 6;
+    private static final double BETWEEN_JND_DB = 4;
+    private static final double SWAY_JND_DB = 1.5;
+    private static final double SWEEP_JND = 0.08;
+    private static final double SIDES_JND_DB = 2;
+
+    private RestRows() {}
+
+    /**
+     * Reads both and compares.
+     *
+     * @param dryTone the tone without its effects on the take, in time with both
+     */
+    static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, Evidence found,
+            ReplayExamination.Setting setting, ExecutorService workers) {
+        if (reference.durationS() < ReplayExamination.SHORTEST_S) return List.of();
+        UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
+        List<Callable<UnexplainedRest>> other = List
+                .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
+        UnexplainedRest has = KnobFit.all(other, workers).get(0);
+        boolean doubled = found.circumstances().width().value()
+                .filter(w -> w.kind() == WidthReading.Origin.DOUBLED).isPresent();
+        return between(wanted, has, !doubled && !setting.company());
+    }
+
+    /** @param sidesOfTone whether width is made by the gear rather than by playing twice or by others */
+    static List<GapRow> between(UnexplainedRest wanted, UnexplainedRest has, boolean sidesOfTone) {
+        List<GapRow> out = new ArrayList<>();
+        // Where no note is ever stopped, strings that ring otherwise would pass for a space.
+        boolean stopped = wanted.betweenDb().isPresent() && has.betweenDb().isPresent();
+        if (stopped) after(wanted, has, out);
+        if (stopped) {
+            double a = wanted.betweenDb().getAsDouble();
+            double b = has.betweenDb().getAsDouble();
+            out.add(row(GapAttribute.REST_BETWEEN, a, b, BETWEEN_JND_DB, b < a
+                    ? "something rings where notes have stopped: a space or repeats, or strings left to ring"
+                    : "it is too loud between the notes: a lower mix, a gate, or damp the strings"));
+        }
+        if (wanted.swayHz().isPresent())
+            out.add(row(GapAttribute.REST_SWAY, wanted.swayDb(), has.swayDb(), SWAY_JND_DB, String.format(
+                    java.util.Locale.ROOT, has.swayDb() < wanted.swayDb()
+                            ? "the record's level sways %.2f times a second: a tremolo or another movement"
+                            : "the tone's level sways more, %.2f times a second: less depth",
+                    wanted.swayHz().getAsDouble())));
+        out.add(new GapRow(GapAttribute.REST_SWEEP, "index", Math.max(0, wanted.sweep()), Math.max(0, has.sweep()),
+                SWEEP_JND,
+                STAGE,
+                has.sweep() < wanted.sweep()
+                        ? "something sweeps: a phaser or flanger"
+                        : "the sweep is too deep: a lower mix",
+                true));
+        out.add(new GapRow(GapAttribute.REST_SIDES, "dB", wanted.sideDb(), has.sideDb(), SIDES_JND_DB, STAGE,
+                has.sideDb() < wanted.sideDb() ? "wider: a wide movement, or play it twice" : "narrower: less spread",
+                sidesOfTone));
+        return out;
+    }
+
+    private static void after(UnexplainedRest wanted, UnexplainedRest has, List<GapRow> out) {
+        double late = has.late().throughDb(wanted.late());
+        out.add(row(GapAttribute.REST_LATE, wanted.late().db(), late, LATE_JND_DB, late < wanted.late().db()
+                ? "repeats or a space ring on there that the tone has not: more of them, or more feedback"
+                : "the tone rings on longer: fewer repeats or a shorter space"));
+        double soon = has.soon().throughDb(wanted.soon());
+        out.add(row(GapAttribute.REST_SOON, wanted.soon().db(), soon, SOON_JND_DB, soon < wanted.soon().db()
+                ? "a quick echo or a space answers there that the tone has not"
+                : "the tone answers more than the record: a lower mix"));
+    }
+
+    private static GapRow row(GapAttribute attribute, double wanted, double has, double jnd, String advice) {
+        return new GapRow(attribute, "dB", wanted, has, jnd, STAGE, advice, true);
+    }
+}
