@@ -40,7 +40,7 @@ public final class CommandLineProgram {
         for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
                 new SwapCommand(), new TurnCommand(), new PlacesCommand(),
                 new LevelsCommand(), new ImpulsesCommand(), new CaptureCommand(),
-                new DeriveCommand(), new MovesCommand(), new FeelCommand(),
+                new DeriveCommand(), new MovesCommand(), new PassagesCommand(), new FeelCommand(),
                 new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),
                 new RepeatsCommand(), new SheetCommand())) {
             line.addSubcommand(command);

@@ -136,4 +136,42 @@ class AdviceCommandsTest {
         assertThat(Said.by("capture", "--check", di).out()).contains("covered");
         assertThat(json(Said.by("capture", "--check", di, "--json")).path("complete").isBoolean()).isTrue();
     }
+
+    @Test
+    void aRegionThatIsNotThereIsRefusedInOneLine() {
+        Said said = Said.by("compare", reference, reference, "--from", "900", "--to", "901");
+        assertThat(said.status()).isEqualTo(3);
+        assertThat(said.err()).contains("reference.wav").contains("is not in it").contains("it lasts");
+    }
+
+    @Test
+    void aComparisonEndsInAVerdictThatSaysWhatWasNotTold() {
+        JsonNode doc = Json.parse("compare", Said.by("compare", reference, reference, "--json").out());
+        JsonNode verdict = doc.path("verdict");
+        assertThat(verdict.path("words").asString("")).isNotBlank();
+        assertThat(verdict.path("missing").isArray()).isTrue();
+        boolean untold = !verdict.path("unjudged").isEmpty();
+        assertThat(verdict.path("near").asBoolean()).isEqualTo(!untold);
+    }
+
+    @Test
+    void anUnknownAttributeIsAWrongUse() {
+        assertThat(Said
+                .by("moves", "--reference", reference, "--di", di, "--tone", tone, "--wanted-so", "colour of the sky")
+                .status()).isEqualTo(2);
+    }
+
+    @Test
+    void passagesAreListedAndTheGuitarIsWrittenOut() {
+        String out = at("guitar.wav");
+        Said said = Said.by("passages", reference, "--di", di, "--listen", out, "--json");
+        assertThat(said.status()).isZero();
+        JsonNode doc = Json.parse("passages", said.out());
+        assertThat(doc.path("schema").asString("")).isEqualTo("verisonus.passages/1");
+        doc.path("passages").forEach(p -> {
+            assertThat(p.path("to_s").asDouble()).isGreaterThan(p.path("from_s").asDouble());
+            assertThat(p.path("reason").asString("")).isNotBlank();
+        });
+        assertThat(Files.exists(Path.of(out))).isTrue();
+    }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Remarks;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapLedger;
@@ -69,26 +68,15 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     /** One sentence: how near the tone is and how it was come by. */
     public static String verdict(DerivedTone t) {
         return String.format(Locale.ROOT,
-                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s; %,d tones tried in %.0f s.",
+                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s in %.0f s.",
                 nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(),
                 t.search().pairing().said(),
-                t.search().candidates(), t.search().seconds());
+                t.search().seconds());
     }
 
-    /** How many differences most listeners would hear, or count as off for the tone's goal. */
+    /** How near it is, and what is missing or could not be told. */
     public static String nearness(DerivedTone t) {
-        long off = t.off();
-        Goal goal = t.remarks().goal();
-        if (goal != Goal.EXACT) {
-            return off == 0
-                    ? "Near enough for " + goal.words() + "."
-                    : String.format(Locale.ROOT, "%d %s further off than %s allows.", off,
-                            off == 1 ? "difference is" : "differences are", goal.words());
-        }
-        if (off == 0) return "As near as can be heard.";
-        String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
-        String word = t.gap().scoreJnd() < 2.5 ? "Close" : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
-        return word + ": most listeners would hear " + what + ".";
+        return Nearness.of(t);
     }
 
     private static String percent(double share) {

@@ -5,6 +5,8 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -63,7 +65,8 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
     public static DerivedTone of(Derivation d, Optional<Tone> earlier, Locks locked, double regionFromS,
             Rig rig, Goal goal) {
         Remarks remarks = new Remarks(goal, d.ties(), d.start().map(StartingTone::words).orElse(""),
-                d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words());
+                d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words(),
+                d.verdict().missing(), d.verdict().unjudged());
         return new DerivedTone(d.tone(), earlier, locked, d.tolerances(), d.alternatives(), d.gap(),
                 new Search(d.pairing(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()),
                 remarks);
@@ -81,6 +84,15 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
     public DerivedTone wanting(Set<GapAttribute> attributes) {
         return new DerivedTone(tone, earlier, locked, tolerances, alternatives, gap.wanting(attributes), search,
                 remarks);
+    }
+
+    /** Effects of the record that do not stand in the tone as it is now. */
+    public List<String> missing() {
+        return remarks.missing().stream().filter(m -> tone.first(switch (m) {
+            case "echo" -> GearKind.ECHO;
+            case "space" -> GearKind.REVERB;
+            default -> GearKind.MODULATION;
+        }).filter(Block::on).isEmpty()).toList();
     }
 
     /** How many differences count as off for its goal. */

@@ -46,6 +46,8 @@ public final class DerivedToneJson {
         r.ties().forEach(t -> trade(ties.addObject(), t));
         ArrayNode changed = remarks.putArray("changed");
         r.changed().forEach(changed::add);
+        r.missing().forEach(remarks.putArray("missing")::add);
+        r.unjudged().forEach(remarks.putArray("unjudged")::add);
         return Json.text(out);
     }
 
@@ -108,7 +110,8 @@ public final class DerivedToneJson {
         List<ControlTrade> ties = new ArrayList<>();
         for (JsonNode t : in.path("ties")) ties.add(trade(t));
         return new Remarks(Goal.of(in.path("goal").asString("")), ties,
-                in.path("start").asString(""), words(in.path("changed")), in.path("enough").asString(""));
+                in.path("start").asString(""), words(in.path("changed")), in.path("enough").asString(""),
+                words(in.path("missing")), words(in.path("unjudged")));
     }
 
     private static List<String> words(JsonNode array) {

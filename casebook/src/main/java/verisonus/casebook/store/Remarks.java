@@ -11,21 +11,31 @@ import verisonus.core.search.ControlTrade;
  * @param start the known tone it is nearest to; empty where none is
  * @param changed what differs from that
  * @param enough whether anything is left to gain; empty for a tone set by hand
+ * @param missing effects of the record that did not stand in it when it was derived
+ * @param unjudged what could be neither found nor ruled out
  */
-public record Remarks(Goal goal, List<ControlTrade> ties, String start, List<String> changed, String enough) {
+public record Remarks(Goal goal, List<ControlTrade> ties, String start, List<String> changed, String enough,
+        List<String> missing, List<String> unjudged) {
     public static final Remarks NONE = new Remarks(Goal.EXACT, List.of(), "", List.of(), "");
+
+    /** Of a tone of which everything could be judged and nothing is missing. */
+    public Remarks(Goal goal, List<ControlTrade> ties, String start, List<String> changed, String enough) {
+        this(goal, ties, start, changed, enough, List.of(), List.of());
+    }
 
     public Remarks {
         ties = List.copyOf(ties);
         changed = List.copyOf(changed);
+        missing = List.copyOf(missing);
+        unjudged = List.copyOf(unjudged);
     }
 
     /** Of a tone that was then changed by hand: what a search said of it no longer holds. */
     Remarks byHand() {
-        return new Remarks(goal, List.of(), "", List.of(), "");
+        return new Remarks(goal, List.of(), "", List.of(), "", missing, unjudged);
     }
 
     Remarks aiming(Goal other) {
-        return new Remarks(other, ties, start, changed, enough);
+        return new Remarks(other, ties, start, changed, enough, missing, unjudged);
     }
 }

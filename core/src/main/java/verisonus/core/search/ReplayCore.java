@@ -7,8 +7,6 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.atomic.AtomicInteger;
-import verisonus.core.evidence.dirt.SaturationEstimator;
-import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
@@ -41,8 +39,6 @@ final class ReplayCore {
     private static final double MOST_STEPS = 4;
 
     private final Features wanted;
-    static double SAT = Double.parseDouble(System.getProperty("sat", "0"));
-    private final double wantedIndex;
     private final Valleys wantedValleys;
     private final float[] take;
     private final int warmUp;
@@ -59,7 +55,6 @@ final class ReplayCore {
             AtomicInteger renders) {
         this.wanted = Features.of(wanted, 0, Sound.WORKING_RATE_HZ);
         wantedValleys = Valleys.of(wanted, Sound.WORKING_RATE_HZ);
-        wantedIndex = index(wanted);
         this.take = take;
         this.warmUp = warmUp;
         this.options = options;
@@ -135,17 +130,11 @@ final class ReplayCore {
         for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
         double envelope = envelopeDb(f);
         double score = fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
-                + SAT * Math.abs(index(scored) - wantedIndex) / 0.15
                 + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
                         / VALLEYS_UNIT_DB;
         if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
         if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
         return new Ranked(k, score, envelope);
-    }
-
-    private static double index(float[] x) {
-        return SaturationEstimator.estimate(Sound.mono(x, Sound.WORKING_RATE_HZ)).value().map(SaturationReading::index)
-                .orElse(0.5);
     }
 
     private double envelopeDb(Features f) {

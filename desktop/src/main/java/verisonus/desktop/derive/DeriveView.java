@@ -148,10 +148,10 @@ public final class DeriveView extends BorderPane {
     }
 
     private static String summary(DerivedTone t) {
-        return String.format(Locale.ROOT, "Searched %,d tones in %.1f s from a take of %s; %d locked.",
-                t.search().candidates(), t.search().seconds(),
-                t.search().pairing().said(),
-                t.locked().places().size());
+        int locked = t.locked().places().size();
+        return String.format(Locale.ROOT, "From a take of %s, in %.0f s%s.", t.search().pairing().said(),
+                t.search().seconds(),
+                locked == 0 ? "" : locked == 1 ? "; one setting locked" : "; " + locked + " settings locked");
     }
 
     private void fill(List<SettingRow> rows) {

@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.advise.PlayingShare;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.travel.PlaybackSystem;
@@ -134,10 +135,15 @@ final class LedgerView extends BorderPane {
     private void fill() {
         Optional<GapLedger> ledger = model.advice().ledger();
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
-        rows.getChildren().setAll(all.stream().filter(r -> ledger.orElseThrow().counts(r)).map(r -> line(r, true))
-                .toList());
+        List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
+        rows.getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
+        section("Between and after the notes, whatever makes it", gears.stream().filter(LedgerView::isRest).toList());
         section("Wanted so", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
+    }
+
+    private static boolean isRest(GapRow r) {
+        return GapAttribute.REST.contains(r.attribute());
     }
 
     private void section(String title, List<GapRow> of) {

@@ -30,7 +30,9 @@ final class CombSweep {
     private static final int DRAWS = 18;
     private static final double RETURNS = 0.85;
     private static final int APART_BLOCKS = 9;
-    private static final double FOUND_Z = 7;
+    private static final double FOUND_Z = 6.5;
+    /** A sweep that comes round twice or thrice is as easily the playing's. */
+    private static final double SLOW_HZ = 0.25;
     private static final double SURE_Z = 9;
     private static final double ASKED_Z = 5;
     private static final double TWICE = 0.75;
@@ -248,7 +250,7 @@ final class CombSweep {
             return Finding.unknown(
                     "no sweep stands out; a faint or very slow one, or one in front of other effects, would not show");
         String said = String.format(Locale.ROOT, "notches sweep through the sound %.2f times a second", s.rateHz);
-        if (s.standing.z() < FOUND_Z) return Finding.unknown(said + ", perhaps");
+        if (s.standing.z() < (s.rateHz < SLOW_HZ ? SURE_Z : FOUND_Z)) return Finding.unknown(said + ", perhaps");
         double ratio = Math.clamp(s.amplitude / 2, 0, 1);
         return Finding.present(new ModulationReading(s.notches ? ModulationKind.PHASER : ModulationKind.FLANGER,
                 OptionalDouble.of(s.rateHz), OptionalDouble.of(100 * ratio / (1 + ratio))),

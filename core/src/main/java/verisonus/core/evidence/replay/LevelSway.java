@@ -260,7 +260,7 @@ final class LevelSway {
                 OptionalDouble.of(s.rateHz), OptionalDouble.of(Math.min(100, depth))),
                 s.standing.z() >= SURE_Z ? 0.97 : 0.9,
                 String.format(Locale.ROOT, opposed
-                        ? "lows and highs sway against each other %.2f times a second, which the take does not"
+                        ? "lows and highs sway against each other %.2f times a second, by %.0f dB, which the take does not"
                         : "the level sways %.2f times a second, by %.0f dB, which the take does not", s.rateHz,
                         2 * s.amplitude * 10 / Math.log(10)));
     }

@@ -41,9 +41,21 @@ public final class HarmonicPart {
         return new Sound(out, rateHz);
     }
 
+    /** Power of each frame and bin, frames × (size/2+1). */
+    public float[][] powers(float[] x) {
+        return new Stft(size, hop).power(padded(x));
+    }
+
+    /** A sound with each bin of each frame scaled; the mask as {@link #mask} lays it out. */
+    public Sound through(Sound sound, float[][] mask) {
+        float[][] out = new float[sound.channels().length][];
+        for (int c = 0; c < out.length; c++) out[c] = masked(sound.channel(c), mask);
+        return new Sound(out, sound.rateHz());
+    }
+
     /** Share of what rings in each bin of each frame, 0 to 1; frames × (size/2+1). */
     public float[][] mask(float[] x) {
-        float[][] power = new Stft(size, hop).power(padded(x));
+        float[][] power = powers(x);
         int bins = size / 2 + 1;
         float[][] mask = new float[power.length][bins];
         float[] window = new float[MEDIAN];

@@ -1,0 +1,50 @@
+package verisonus.casebook.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Goal;
+
+/** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
+final class Nearness {
+    private Nearness() {}
+
+    static String of(DerivedTone t) {
+        List<String> out = new ArrayList<>(List.of(byGap(t)));
+        List<String> missing = t.missing();
+        if (!missing.isEmpty()) out.add("On the record and not in the tone: " + String.join(", ", missing) + ".");
+        List<String> unjudged = t.remarks().unjudged();
+        if (!unjudged.isEmpty()) {
+            out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
+                    + " could not be judged: listen "
+                    + String.join(", ", unjudged.stream().map(Nearness::where).toList()) + ".");
+        }
+        return String.join(" ", out);
+    }
+
+    private static String where(String topic) {
+        return switch (topic) {
+            case "echo" -> "to what follows a stopped note";
+            case "space" -> "to the tails";
+            default -> "to held notes";
+        };
+    }
+
+    private static String byGap(DerivedTone t) {
+        long off = t.off();
+        Goal goal = t.remarks().goal();
+        if (goal != Goal.EXACT) {
+            return off == 0
+                    ? "Near enough for " + goal.words() + "."
+                    : String.format(Locale.ROOT, "%d %s further off than %s allows.", off,
+                            off == 1 ? "difference is" : "differences are", goal.words());
+        }
+        boolean whole = t.missing().isEmpty() && t.remarks().unjudged().isEmpty();
+        if (off == 0) return whole ? "As near as can be heard." : "What could be measured is as near as can be heard.";
+        String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
+        boolean close = t.gap().scoreJnd() < 2.5 && t.missing().isEmpty();
+        String word = close ? "Close" : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
+        return word + ": most listeners would hear " + what + ".";
+    }
+}

@@ -1,0 +1,110 @@
+package verisonus.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.OutputFile;
+import verisonus.core.evidence.study.Course;
+import verisonus.core.evidence.study.GuidedIsolation;
+import verisonus.core.evidence.study.Isolation;
+import verisonus.core.evidence.study.Passage;
+import verisonus.core.evidence.study.PassageFinder;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+import verisonus.core.take.Alignment;
+
+@Command(name = "passages", mixinStandardHelpOptions = true, description = "The passages of a recording worth studying, with their reasons; what of it is the guitar's.")
+final class PassagesCommand extends VerboseOption implements Callable<Integer> {
+    private static final double COURSE_STEP_S = 0.05;
+
+    @Parameters(paramLabel = "AUDIO", description = "the recording")
+    private @Nullable Path audio;
+
+    @Option(names = "--di", paramLabel = "DI", description = "a take of the same phrase, which says what of the recording is the guitar's")
+    private @Nullable Path di;
+
+    @Option(names = "--listen", paramLabel = "OUT.wav", description = "writes what is taken for the guitar's")
+    private @Nullable Path listen;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Option(names = "--force", description = "replace an existing file")
+    private boolean force;
+
+    @Override
+    public Integer call() {
+        Optional<OutputFile> out = Optional.ofNullable(listen).map(o -> new OutputFile(o, force));
+        out.ifPresent(OutputFile::check);
+        Sound recording = AudioInput.read(Objects.requireNonNull(audio));
+        Course course = Course.of(recording, (int) Math.max(50, recording.durationS() / COURSE_STEP_S));
+        List<Passage> found = PassageFinder.in(course);
+        out.ifPresent(o -> o.write(SoundWriter.encode(isolated(recording), SoundWriter.Format.WAV_24)));
+        if (json) {
+            System.out.println(Json.text(written(found, course)));
+        } else {
+            if (found.isEmpty())
+                System.out
+                        .println("the guitar never stands alone here: study it with a take of the same phrase (--di)");
+            for (Passage p : found)
+                System.out.printf(Locale.ROOT, "%6.2f to %6.2f s  %-10s %s%n", p.fromS(), p.toS(), goodFor(p),
+                        p.reason());
+        }
+        return 0;
+    }
+
+    private Sound isolated(Sound recording) {
+        if (di == null) return Isolation.RINGING.of(recording);
+        Sound take = AudioInput.read(di).atRate(Sound.WORKING_RATE_HZ);
+        Sound wanted = recording.atRate(Sound.WORKING_RATE_HZ);
+        Alignment laid = Alignment.find(wanted.mid(), take.mid(), Sound.WORKING_RATE_HZ);
+        if (!laid.pairing().isSamePhrase()) {
+            System.err.println(
+                    "verisonus: " + di + ": it plays something else, so that it cannot guide; what rings is taken");
+            return Isolation.RINGING.of(recording);
+        }
+        return GuidedIsolation.of(wanted,
+                Sound.mono(laid.laid(wanted.mid(), take.mid(), Sound.WORKING_RATE_HZ), Sound.WORKING_RATE_HZ));
+    }
+
+    private static String goodFor(Passage p) {
+        return switch (p.purpose()) {
+            case CORE_TONE -> "core tone";
+            case ECHO_TAIL -> "echo tail";
+            case NOISE -> "noise";
+        };
+    }
+
+    private static ObjectNode written(List<Passage> found, Course course) {
+        ObjectNode doc = Json.object("verisonus.passages/1");
+        ArrayNode list = doc.putArray("passages");
+        for (Passage p : found) {
+            ObjectNode node = list.addObject();
+            Json.put(node, "from_s", p.fromS(), 2);
+            Json.put(node, "to_s", p.toS(), 2);
+            node.put("good_for", goodFor(p));
+            Json.put(node, "guitar_alone", alone(course, p), 2);
+            node.put("reason", p.reason());
+        }
+        return doc;
+    }
+
+    private static double alone(Course c, Passage p) {
+        int from = (int) (p.fromS() / c.stepS());
+        int to = Math.min(c.alone().length, Math.max(from + 1, (int) (p.toS() / c.stepS())));
+        double sum = 0;
+        for (int t = from; t < to; t++) sum += c.alone()[t];
+        return to > from ? sum / (to - from) : 0;
+    }
+}
