@@ -96,7 +96,7 @@ enum Recipe {
             return band(bpm(), ALONE_BARS, BARS, 51);
         }
     },
-    /** A small combo near break-up that sways in level, and a wide quiet chorus beside it; short spring. */
+    /** A small combo near break-up that sways in level, and a wide quiet chorus mixed in in front of a short room. */
     LANTERN_STREET("Lantern Street", "The Brass Herons, “Lantern Street”", 92) {
         @Override
         Tone truth() {
@@ -113,9 +113,14 @@ enum Recipe {
 
         @Override
         Sound reference() {
-            float[] played = played(truth(), new Player(6, 0.06, 61).play(Phrases.comboChords(bpm(), 5),
-                    Instrument.SINGLE_COIL, 14.2).mid());
-            return loud(RecordEffects.wideChorus(RecordEffects.tremolo(played, 4.1, 0.45), 0.8, 14, 2.2, -13), -19);
+            List<Block> blocks = truth().blocks();
+            float[] played = played(new Tone(title(), blocks.subList(0, blocks.size() - 1)),
+                    new Player(6, 0.06, 61).play(Phrases.comboChords(bpm(), 5), Instrument.SINGLE_COIL, 14.2).mid());
+            Sound wide = RecordEffects.wideChorus(RecordEffects.tremolo(played, 4.1, 0.45), 0.8, 14, 2.2, -13);
+            // The room hears both sides in one and answers behind them.
+            Sound room = Renderer.render(new Tone(title(), List.of(blocks.getLast().with(ControlNames.DRY, 1))), wide,
+                    Quality.FINAL, Progress.NONE);
+            return loud(both(wide, room), -19);
         }
 
         @Override
@@ -156,7 +161,7 @@ enum Recipe {
             return band(bpm(), 1, 6, 75);
         }
     },
-    /** A lead with dark repeats whose time sways and whose level a pedal rides, before a hall that answers late. */
+    /** A lead with dark repeats on the quarter whose sway a pedal rides, before a hall that answers late. */
     SLOW_COMET("Slow Comet", "Ilse Korrin, “Slow Comet”", 76) {
         @Override
         Tone truth() {
@@ -178,7 +183,7 @@ enum Recipe {
             Tone core = new Tone(title(), blocks.subList(0, blocks.size() - 1));
             float[] dry = played(core,
                     new Player(7, 0.05, 81).play(Phrases.leadLine(bpm()), Instrument.HUMBUCKER, 17).mid());
-            float[] echoed = RecordEffects.riddenEcho(dry, 45000 / bpm(), 0.38, 1900, 0.9, -16, -8);
+            float[] echoed = RecordEffects.swayingEcho(dry, 60000 / bpm(), 0.38, 1900, -11, 0.3, 1.6);
             Tone hall = new Tone(title(), blocks.subList(blocks.size() - 1, blocks.size()));
             return loud(Renderer.render(hall, Sound.mono(echoed, Sound.WORKING_RATE_HZ), Quality.FINAL, Progress.NONE),
                     -19);
@@ -274,6 +279,17 @@ enum Recipe {
             right[i] = far * first[i] + near * second[i];
         }
         return Sound.stereo(left, right, Sound.WORKING_RATE_HZ);
+    }
+
+    private static Sound both(Sound a, Sound b) {
+        float[][] out = new float[2][];
+        for (int c = 0; c < 2; c++) {
+            float[] x = a.channel(c);
+            float[] y = b.channel(c % b.channels().length);
+            out[c] = new float[x.length];
+            for (int i = 0; i < x.length; i++) out[c][i] = x[i] + (i < y.length ? y[i] : 0);
+        }
+        return Sound.stereo(out[0], out[1], Sound.WORKING_RATE_HZ);
     }
 
     private static Sound loud(Sound sound, double lufs) {

@@ -31,19 +31,21 @@ final class RecordEffects {
         return Sound.stereo(out[0], out[1], Sound.WORKING_RATE_HZ);
     }
 
-    /** Repeats that darken and whose time sways; a pedal rides their level from one value to another. */
-    static float[] riddenEcho(float[] x, double timeMs, double feedback, double cornerHz, double swayMs, double fromDb,
-            double toDb) {
+    /** Repeats that darken and whose time sways; a pedal rides how far, from one value to another. */
+    static float[] swayingEcho(float[] x, double timeMs, double feedback, double cornerHz, double levelDb,
+            double fromSwayMs,
+            double toSwayMs) {
         float[] line = new float[x.length];
         float[] out = x.clone();
         double keep = Math.exp(-2 * Math.PI * cornerHz / RATE);
+        double gain = Math.pow(10, levelDb / 20);
         double low = 0;
         for (int i = 0; i < x.length; i++) {
+            double swayMs = fromSwayMs + (toSwayMs - fromSwayMs) * i / x.length;
             double ms = timeMs + swayMs * Math.sin(2 * Math.PI * 0.6 * i / RATE);
             low = (1 - keep) * read(line, i - ms * RATE / 1000) + keep * low;
             line[i] = (float) (x[i] + feedback * low);
-            double db = fromDb + (toDb - fromDb) * i / x.length;
-            out[i] += (float) (Math.pow(10, db / 20) * low);
+            out[i] += (float) (gain * low);
         }
         return out;
     }

@@ -26,6 +26,7 @@ final class RestRows {
     private static final double SWAY_JND_DB = 1.5;
     private static final double SWEEP_JND = 0.08;
     private static final double SIDES_JND_DB = 2;
+    private static final double WIDENED_CORRELATION = 0.8;
 
     private RestRows() {}
 
@@ -41,9 +42,11 @@ final class RestRows {
         List<Callable<UnexplainedRest>> other = List
                 .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
         UnexplainedRest has = KnobFit.all(other, workers).get(0);
-        boolean doubled = found.circumstances().width().value()
-                .filter(w -> w.kind() == WidthReading.Origin.DOUBLED).isPresent();
-        return between(wanted, has, !doubled && !setting.company());
+        // Two takes apart share little; a widening effect leaves the sides much alike.
+        boolean widened = found.circumstances().width().value()
+                .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()
+                && found.stereo().correlation() >= WIDENED_CORRELATION;
+        return between(wanted, has, widened && !setting.company());
     }
 
     /** @param sidesOfTone whether width is made by the gear rather than by playing twice or by others */

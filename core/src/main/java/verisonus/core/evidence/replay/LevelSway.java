@@ -27,6 +27,8 @@ final class LevelSway {
     /** Of a few long notes chance reaches far: then the sway must explain most of what is left. */
     private static final double MOSTLY = 0.4;
     private static final double FAR_OVER_CHANCE = 1.3;
+    private static final double MUCH = 0.25;
+    private static final double BEYOND_CHANCE = 1.6;
     private static final double TOGETHER = 0.5;
     private static final double SURE_Z = 8;
     private static final double OVER_CHANCE = 1.25;
@@ -246,7 +248,8 @@ final class LevelSway {
     /** @param beatHz of the company's rhythm, near whose simple multiples nothing is believed */
     Finding<ModulationReading> find(Strongest s, OptionalDouble beatHz) {
         boolean steady = s.standing.z() >= Z && s.standing.statistic() > LEAST_SHARE && s.isOverChance(OVER_CHANCE);
-        boolean sways = steady || s.standing.statistic() > MOSTLY && s.isOverChance(FAR_OVER_CHANCE);
+        boolean sways = steady || s.standing.statistic() > MOSTLY && s.isOverChance(FAR_OVER_CHANCE)
+                || s.standing.statistic() > MUCH && s.isOverChance(BEYOND_CHANCE);
         if (!sways) return Finding.absent(0.8, "the level sways at no steady rate that the take does not explain");
         if (beatHz.isPresent() && isOfTheBeat(s.rateHz, beatHz.getAsDouble()))
             return Finding.unknown("the level sways, but with the rhythm");
