@@ -23,6 +23,7 @@ public final class GuidedIsolation {
     private static final int FREE_ROUNDS = 5;
     private static final double LEAST = 0.1;
     private static final double LOW_HZ = 450;
+    private static final double LOWEST_HZ = 70;
 
     private final int frames;
     private final int bins;
@@ -68,8 +69,14 @@ public final class GuidedIsolation {
         float[][] rings = ring.mask(r.mid());
         for (int t = 0; t < mask.length; t++)
             for (int k = 0; k < mask[t].length; k++)
-                mask[t][k] = (float) Math.max(LEAST, Math.sqrt(mask[t][k] * rings[t][k]));
+                mask[t][k] = (float) (below(k) * Math.max(LEAST, Math.sqrt(mask[t][k] * rings[t][k])));
         return ring.through(r, mask);
+    }
+
+    /** Nothing of a guitar lies under its lowest string. */
+    private static double below(int bin) {
+        double hz = Math.max(1, bin) * (double) RATE_HZ / 2048;
+        return 1 / (1 + Math.pow(LOWEST_HZ / hz, 8));
     }
 
     /** The take clean, clipped and with tails, each of mean power one. */

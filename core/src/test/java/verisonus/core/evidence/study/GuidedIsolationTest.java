@@ -11,7 +11,7 @@ class GuidedIsolationTest {
     private static final int RATE_HZ = GuidedIsolation.RATE_HZ;
     private static final Sound GUITAR = Signal.plucks(0.43, 21, 1).atDb(-10).atRate(RATE_HZ).lasting(6);
     private static final Sound TAKE = Signal.plucks(0.43, 21, 5).atDb(-6).atRate(RATE_HZ).lasting(6);
-    private static final Sound COMPANY = Signal.of(t -> 0.25 * Math.sin(2 * Math.PI * 70 * t)
+    private static final Sound COMPANY = Signal.of(t -> 0.25 * Math.sin(2 * Math.PI * 45 * t)
             + (t % 0.5 < 0.03 ? 0.8 * Math.sin(9000 * t * t % 6.28) : 0)).atDb(-6).atRate(RATE_HZ).lasting(6);
 
     /** Scale-invariant signal-to-distortion ratio (J. Le Roux et al., ICASSP 2019), dB. */
