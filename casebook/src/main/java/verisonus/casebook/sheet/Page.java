@@ -6,6 +6,18 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.commonmark.Extension;
+import org.commonmark.ext.gfm.tables.TableBlock;
+import org.commonmark.ext.gfm.tables.TableBody;
+import org.commonmark.ext.gfm.tables.TableCell;
+import org.commonmark.ext.gfm.tables.TableHead;
+import org.commonmark.ext.gfm.tables.TableRow;
+import org.commonmark.ext.gfm.tables.TablesExtension;
+import org.commonmark.node.Document;
+import org.commonmark.node.Node;
+import org.commonmark.node.Text;
+import org.commonmark.renderer.html.HtmlRenderer;
+import org.commonmark.renderer.markdown.MarkdownRenderer;
 
 /** A page of headings, paragraphs and tables that can be written as Markdown or HTML. */
 public final class Page {
@@ -16,6 +28,14 @@ public final class Page {
     public record Paragraph(String text) implements Part {}
 
     public record Table(List<String> head, List<List<String>> rows) implements Part {}
+
+    private static final List<Extension> TABLES = List.of(TablesExtension.create());
+    private static final String STYLE = """
+            body{font:15px/1.45 Georgia,serif;color:#22252b;background:#fffdf9;max-width:52rem;margin:2rem auto;padding:0 1rem}
+            h1{font-size:1.7rem}h2{font-size:1.15rem;margin-top:1.8rem;border-bottom:1px solid #d9d2c5}
+            table{border-collapse:collapse;width:100%;font:13px/1.4 sans-serif}th{text-align:left;color:#66645f;font-weight:normal}
+            td,th{padding:.2rem .6rem .2rem 0;border-bottom:1px solid #d9d2c5;vertical-align:top}
+            """;
 
     private final String title;
     private final List<Part> parts = new ArrayList<>();
@@ -45,27 +65,53 @@ public final class Page {
         parts.add(new Table(List.copyOf(head), List.copyOf(rows)));
     }
 
+    /** With whatever would mean something in Markdown escaped. */
     public String markdown() {
-        StringBuilder out = new StringBuilder("# " + line(title) + "\n");
-        for (Part part : parts) {
-            out.append('\n');
-            switch (part) {
-                case Heading(String text) -> out.append("## ").append(line(text)).append('\n');
-                case Paragraph(String text) -> out.append(line(text)).append('\n');
-                case Table(List<String> head, List<List<String>> rows) -> {
-                    row(out, head);
-                    out.append("|").append(" --- |".repeat(head.size())).append('\n');
-                    rows.forEach(r -> row(out, r));
-                }
-            }
-        }
-        return out.toString();
+        return MarkdownRenderer.builder().extensions(TABLES).build().render(document());
     }
 
-    private static void row(StringBuilder out, List<String> cells) {
-        out.append('|');
-        cells.forEach(c -> out.append(' ').append(line(c).replace("|", "\\|")).append(" |"));
-        out.append('\n');
+    private Node document() {
+        Document out = new Document();
+        out.appendChild(heading(1, title));
+        for (Part part : parts) {
+            out.appendChild(switch (part) {
+                case Heading(String text) -> heading(2, text);
+                case Paragraph(String text) -> holding(new org.commonmark.node.Paragraph(), text);
+                case Table(List<String> head, List<List<String>> rows) -> table(new TableBlock(), head, rows);
+            });
+        }
+        return out;
+    }
+
+    private static Node heading(int level, String text) {
+        org.commonmark.node.Heading out = new org.commonmark.node.Heading();
+        out.setLevel(level);
+        return holding(out, text);
+    }
+
+    private static Node holding(Node node, String text) {
+        node.appendChild(new Text(line(text)));
+        return node;
+    }
+
+    private static Node table(TableBlock out, List<String> head, List<List<String>> rows) {
+        TableHead top = new TableHead();
+        top.appendChild(row(head, true));
+        out.appendChild(top);
+        TableBody body = new TableBody();
+        rows.forEach(r -> body.appendChild(row(r, false)));
+        out.appendChild(body);
+        return out;
+    }
+
+    private static Node row(List<String> cells, boolean header) {
+        TableRow out = new TableRow();
+        for (String c : cells) {
+            TableCell cell = new TableCell();
+            cell.setHeader(header);
+            out.appendChild(holding(cell, c));
+        }
+        return out;
     }
 
     private static String line(String text) {
@@ -99,34 +145,13 @@ public final class Page {
 
     /** A page that stands alone: styles inside, nothing fetched. */
     public String html() {
-        StringBuilder out = new StringBuilder(
-                "<!doctype html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>").append(escaped(title))
-                .append("</title>\n<style>\nbody{font:15px/1.45 Georgia,serif;color:#22252b;background:#fffdf9;max-width:52rem;margin:2rem auto;padding:0 1rem}"
-                        + "\nh1{font-size:1.7rem}h2{font-size:1.15rem;margin-top:1.8rem;border-bottom:1px solid #d9d2c5}"
-                        + "\ntable{border-collapse:collapse;width:100%;font:13px/1.4 sans-serif}th{text-align:left;color:#66645f;font-weight:normal}"
-                        + "\ntd,th{padding:.2rem .6rem .2rem 0;border-bottom:1px solid #d9d2c5;vertical-align:top}\n</style>\n</head>\n<body>\n<h1>")
-                .append(escaped(title)).append("</h1>\n");
-        for (Part part : parts) {
-            switch (part) {
-                case Heading(String text) -> out.append("<h2>").append(escaped(text)).append("</h2>\n");
-                case Paragraph(String text) -> out.append("<p>").append(escaped(text)).append("</p>\n");
-                case Table(List<String> head, List<List<String>> rows) -> {
-                    out.append("<table>\n<thead><tr>");
-                    head.forEach(c -> out.append("<th>").append(escaped(c)).append("</th>"));
-                    out.append("</tr></thead>\n<tbody>\n");
-                    for (List<String> r : rows) {
-                        out.append("<tr>");
-                        r.forEach(c -> out.append("<td>").append(escaped(c)).append("</td>"));
-                        out.append("</tr>\n");
-                    }
-                    out.append("</tbody>\n</table>\n");
-                }
-            }
-        }
-        return out.append("</body>\n</html>\n").toString();
+        HtmlRenderer body = HtmlRenderer.builder().extensions(TABLES).escapeHtml(true).build();
+        return "<!doctype html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>" + escaped(title)
+                + "</title>\n<style>\n" + STYLE + "</style>\n</head>\n<body>\n" + body.render(document())
+                + "</body>\n</html>\n";
     }
 
     private static String escaped(String text) {
-        return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+        return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
     }
 }

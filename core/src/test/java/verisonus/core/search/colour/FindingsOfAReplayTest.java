@@ -18,7 +18,7 @@ class FindingsOfAReplayTest {
     private static final float[] PLAYED = Signal.plucks(0.4, 21, 1).atDb(-6).lasting(5).mid();
 
     private static double valleys(double gain, long hand) {
-        // Two notes at a time: one alone has nothing to mix with.
+        // Strings sound together: one alone has nothing to mix with.
         float[] x = Signal.sum(Signal.plucks(0.8, 21, hand).atDb(-9).lasting(5), Signal.plucks(0.8, 34, hand).atDb(-9)
                 .lasting(5)).mid();
         return Valleys.of(Signal.array(x.length, i -> Math.tanh(gain * x[i])), Signal.RATE_HZ).meanDb();

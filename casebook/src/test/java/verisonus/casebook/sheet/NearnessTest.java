@@ -1,0 +1,55 @@
+package verisonus.casebook.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.DerivedToneJson;
+import verisonus.casebook.store.Goal;
+import verisonus.casebook.store.Remarks;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Locks;
+import verisonus.core.rig.Tone;
+import verisonus.core.take.Pairing;
+
+/** A player who hears the missing hall will trust nothing else: so it is said. */
+class NearnessTest {
+    private static DerivedTone tone(double jnd, List<String> missing, List<String> unjudged, Block... more) {
+        Tone t = new Tone("t", List.of(Block.of("chiming edge")));
+        for (Block b : more) t = t.inserted(b, t.blocks().size());
+        return new DerivedTone(t, Optional.empty(), Locks.NONE, List.of(), List.of(),
+                new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", 0, jnd, 1, "microphone", "", true)), 0.4),
+                new DerivedTone.Search(Pairing.PLAYED_AGAIN, 8, 100, "", 0),
+                new Remarks(Goal.EXACT, List.of(), "", List.of(), "", missing, unjudged));
+    }
+
+    @Test
+    void nearIsSaidOnlyOfWhatWasJudged() {
+        assertThat(Nearness.of(tone(0.3, List.of(), List.of()))).isEqualTo("As near as can be heard.");
+        assertThat(Nearness.of(tone(0.3, List.of(), List.of("space")))).doesNotStartWith("As near")
+                .contains("could not be judged").contains("tails");
+    }
+
+    @Test
+    void whatIsMissingIsNamedUntilItStandsInTheTone() {
+        assertThat(Nearness.of(tone(0.3, List.of("echo"), List.of()))).contains("not in the tone: echo");
+        assertThat(Nearness.of(tone(0.3, List.of("echo"), List.of(), Block.of("clean echo")))).doesNotContain("echo");
+    }
+
+    @Test
+    void aMissingEffectIsNeverClose() {
+        assertThat(Nearness.of(tone(1.8, List.of("phaser"), List.of()))).doesNotStartWith("Close");
+        assertThat(Nearness.of(tone(1.8, List.of(), List.of()))).startsWith("Close");
+    }
+
+    @Test
+    void whatWasMissingAndUnjudgedIsKept() {
+        DerivedTone t = tone(1.2, List.of("echo"), List.of("space", "movement"));
+        assertThat(DerivedToneJson.read("book", DerivedToneJson.write(t))).isEqualTo(t);
+    }
+}

@@ -1,0 +1,72 @@
+package verisonus.core.search;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.replay.UnexplainedRest;
+
+class RestRowsTest {
+    private static UnexplainedRest rest(double lateDb, double chance, OptionalDouble between, OptionalDouble sway,
+            double swayDb) {
+        return new UnexplainedRest(new UnexplainedRest.After(lateDb, chance), new UnexplainedRest.After(lateDb, chance),
+                between, sway, swayDb, 0, -32);
+    }
+
+    private static Optional<GapRow> row(UnexplainedRest a, UnexplainedRest b, GapAttribute of) {
+        return rows(a, b).stream().filter(r -> r.attribute() == of).findFirst();
+    }
+
+    private static List<GapRow> rows(UnexplainedRest a, UnexplainedRest b) {
+        return RestRows.between(a, b, true);
+    }
+
+    private static final OptionalDouble NONE = OptionalDouble.empty();
+    private static final OptionalDouble SILENT = OptionalDouble.of(-24);
+    private static final UnexplainedRest DRY = rest(-26, 0, SILENT, NONE, 0);
+
+    @Test
+    void alikeIsNeverHeard() {
+        assertThat(rows(DRY, DRY)).allSatisfy(r -> assertThat(r.audibility()).isZero());
+    }
+
+    @Test
+    void aMissingHallIsHeardBetweenTheNotes() {
+        GapRow r = row(rest(-15, 0, OptionalDouble.of(-12), NONE, 0), DRY, GapAttribute.REST_BETWEEN).orElseThrow();
+        assertThat(r.audibility()).isGreaterThan(2);
+        assertThat(r.advice()).contains("space");
+        assertThat(r.stage()).isEqualTo("rest");
+    }
+
+    @Test
+    void whereNoNoteIsStoppedNothingIsSaidOfTails() {
+        UnexplainedRest ringing = rest(-9, 0, NONE, NONE, 0);
+        assertThat(row(ringing, rest(-26, 0, NONE, NONE, 0), GapAttribute.REST_LATE)).isEmpty();
+    }
+
+    @Test
+    void whatChanceMakesIsNotMissing() {
+        UnexplainedRest wanted = rest(-13, 0.05, SILENT, NONE, 0);
+        assertThat(row(wanted, DRY, GapAttribute.REST_LATE).orElseThrow().audibility()).isLessThan(0.2);
+    }
+
+    @Test
+    void aSwayThatTheToneLacksIsNamedWithItsRate() {
+        UnexplainedRest swaying = rest(-26, 0, SILENT, OptionalDouble.of(4.1), 5);
+        GapRow r = row(swaying, rest(-26, 0, SILENT, OptionalDouble.of(4.1), 0.2), GapAttribute.REST_SWAY)
+                .orElseThrow();
+        assertThat(r.audibility()).isGreaterThan(2);
+        assertThat(r.advice()).contains("4.10");
+        assertThat(row(DRY, DRY, GapAttribute.REST_SWAY)).isEmpty();
+    }
+
+    @Test
+    void widthThatPlayingTwiceMakesIsNotTheGears() {
+        assertThat(RestRows.between(DRY, DRY, false)).filteredOn(r -> r.attribute() == GapAttribute.REST_SIDES)
+                .allSatisfy(r -> assertThat(r.ofTone()).isFalse());
+    }
+}
