@@ -162,7 +162,7 @@ public final class ToneSearch {
                 .collect(java.util.stream.Collectors.toMap(r -> r.knobs().pair(), r -> r, (a, _) -> a,
                         java.util.LinkedHashMap::new))
                 .values().stream()
-                .map(r -> new Alternative(Alternatives.words(r.knobs()), 100 * (r.score() / first - 1)))
+                .map(r -> new Alternative(Alternatives.words(r.knobs()), 20 * Math.log10(r.score() / first)))
                 .toList();
         return new Derivation(made.tone(), Pairing.PLAYED_AGAIN, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),

@@ -175,7 +175,7 @@ final class CombSweep {
         double half = 0;
         for (double near : new double[]{0.97, 1, 1.03}) half = Math.max(half, most(near * best.hz / 2, root));
         boolean twice = half > TWICE * most && best.hz / 2 > SLOWEST_HZ;
-        return new Strongest(twice ? best.hz / 2 : best.hz, best.octaves, best.notches && !twice,
+        return new Strongest(refined(twice ? best.hz / 2 : best.hz, root), best.octaves, best.notches && !twice,
                 SignedNotes.Standing.of(most, drawn), amplitude);
     }
 
@@ -186,6 +186,20 @@ final class CombSweep {
             for (Compared c : compared(hz, sway(hz, 2 * Math.PI * p / PHASES)))
                 out = Math.max(out, Arrays.stream(c.byNote).sum() / (root * Math.sqrt(c.energy + 1e-9)));
         return out;
+    }
+
+    /** The best rate between those of the bank. */
+    private double refined(double hz, double root) {
+        double best = hz;
+        double most = most(hz, root);
+        for (double near : new double[]{0.955, 0.97, 0.985, 1.015, 1.03, 1.045}) {
+            double v = most(near * hz, root);
+            if (v > most) {
+                most = v;
+                best = near * hz;
+            }
+        }
+        return best;
     }
 
     private static double signed(double[] v, double[] signs) {
