@@ -242,6 +242,11 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             for (Tolerance t : d.tolerances()) {
                 if (!t.block().equals(b.id())) continue;
                 var c = b.model().control(t.control());
+                if (!t.isHeard(c)) {
+                    System.out.printf("    %-18s %10s   not heard here, left as usual%n", t.control(),
+                            rig.display(b.model(), c, t.value()));
+                    continue;
+                }
                 System.out.printf("    %-18s %10s   can move %s to %s (%s)%n", t.control(),
                         rig.display(b.model(), c, t.value()),
                         rig.display(b.model(), c, t.low()), rig.display(b.model(), c, t.high()), t.why());

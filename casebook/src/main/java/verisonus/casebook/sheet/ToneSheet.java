@@ -95,10 +95,11 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                         .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
                 rows.add(List.of(first ? placed(derived.tone(), b) : "", c.name(),
                         rig.display(b.model(), c, b.get(c.name())),
-                        t.map(x -> rig.displayRange(b.model(), c, x.low(), x.high())).orElse(""),
+                        t.filter(x -> x.isHeard(c)).map(x -> rig.displayRange(b.model(), c, x.low(), x.high()))
+                                .orElse(""),
                         derived.locked().holds(b.id(), c.name())
                                 ? "locked by the player"
-                                : t.map(Tolerance::why).orElse("")));
+                                : t.map(x -> x.isHeard(c) ? x.why() : "not heard here, left as usual").orElse("")));
                 first = false;
             }
             if (first) rows.add(List.of(placed(derived.tone(), b), "", "as it is", "", ""));

@@ -55,7 +55,7 @@ class SheetTest {
     @Test
     void settingsStandInThePlayersOwnScaleWithTheirRange() {
         String md = sheet().page().markdown();
-        assertThat(md).contains("| chiming edge | gain | 12:00 | 11:00 – 13:00 | dynamics |");
+        assertThat(md).contains("|chiming edge|gain|12:00|11:00 – 13:00|dynamics|");
         assertThat(md).contains("peak 1 frequency").doesNotContain("peak 2 frequency");
     }
 
@@ -128,7 +128,7 @@ class SheetTest {
         var travelled = new Journey(Sound.mono(x, 48000), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
                 .to(PlaybackSystem.ALL);
         String md = new ToneSheet("T", "", List.of(), Optional.of(tone(1)), travelled, CLOCK).page().markdown();
-        assertThat(md).contains("## On other systems").contains("| phone |").contains("It changes most on: ");
+        assertThat(md).contains("## On other systems").contains("|phone|").contains("It changes most on: ");
         assertThat(md).contains("harms hearing");
     }
 

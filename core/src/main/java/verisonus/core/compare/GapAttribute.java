@@ -32,12 +32,12 @@ public enum GapAttribute {
     FALL("fall of notes"),
     BASS_LEADS("bass into the first clipper"),
     DYNAMICS("dynamics out per in"),
-    REST_LATE("what rings on late after the notes"),
-    REST_SOON("what follows soon after the notes"),
-    REST_BETWEEN("level between the notes"),
-    REST_SWAY("unexplained sway of the level"),
+    REST_LATE("rings on late"),
+    REST_SOON("follows soon"),
+    REST_BETWEEN("between the notes"),
+    REST_SWAY("unexplained sway"),
     REST_SWEEP("unexplained sweep"),
-    REST_SIDES("what stands at the sides");
+    REST_SIDES("at the sides");
 
     /** What needs no finding: whatever stands beside the dry notes. */
     public static final Set<GapAttribute> REST = EnumSet.of(REST_LATE, REST_SOON, REST_BETWEEN, REST_SWAY, REST_SWEEP,

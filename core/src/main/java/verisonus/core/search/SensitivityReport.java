@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.function.DoubleFunction;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.JndScale;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -25,6 +25,9 @@ import verisonus.core.simulate.stages.Quality;
  * |change|² = (colour, dB RMS)² + (envelope / 1.5 dB)²; and which pairs can be traded for each other.
  */
 final class SensitivityReport {
+    /** Names of the ledger's bands as players say them. */
+    private static final List<String> PARTS = List.of("bottom", "body", "middle", "upper middle", "bite",
+            "air and fizz");
     private static final double CLOSE = 0.45;
     private static final int MOST_TIES = 5;
     private static final int ROUNDS = 3;
@@ -154,21 +157,35 @@ final class SensitivityReport {
         return out;
     }
 
+    /** What a musician hears of it first. */
     private String why(Change c) {
         double colour = 0;
         double motion = 0;
         for (double v : c.colour) colour += v * v;
         for (float v : c.motion) motion += v * v;
-        return motion > colour ? "dynamics" : "level at " + strongest(c.colour);
+        return motion > colour ? "soft against hard" : strongest(c.colour);
     }
 
+    /** The part of the sound that changes most: bands of the ledger, in words. */
     private static String strongest(double[] d) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
+        double[] sum = new double[GapAttribute.BANDS.size()];
+        int[] count = new int[sum.length];
+        for (int b = 0; b < d.length; b++) {
+            int g = group(hz[b]);
+            sum[g] += d[b] * d[b];
+            count[g]++;
+        }
         int best = 0;
-        for (int b = 0; b < d.length; b++) if (Math.abs(d[b]) > Math.abs(d[best])) best = b;
-        return hz[best] < 1000
-                ? String.format(Locale.ROOT, "%.0f Hz", hz[best])
-                : String.format(Locale.ROOT, "%.1f kHz", hz[best] / 1000);
+        for (int g = 1; g < sum.length; g++)
+            if (sum[g] / Math.max(1, count[g]) > sum[best] / Math.max(1, count[best])) best = g;
+        return PARTS.get(best);
+    }
+
+    private static int group(double hz) {
+        int g = 0;
+        while (g < GapAttribute.BANDS.size() - 1 && hz >= GapAttribute.BANDS.get(g).toHz()) g++;
+        return g;
     }
 
     /** Controls after the last clipper are curves: nothing is rendered. */
@@ -189,7 +206,7 @@ final class SensitivityReport {
         Change perStep = scaled(changed.apply(position + step), 0.1 / step);
         changes.put(ControlPlace.of(block, c.name()), perStep);
         out.add(new Tolerance(block.id(), c.name(), value, c.valueAt(edgeOfCurve(position, -1, changed)),
-                c.valueAt(edgeOfCurve(position, 1, changed)), "level at " + strongest(perStep.colour)));
+                c.valueAt(edgeOfCurve(position, 1, changed)), strongest(perStep.colour)));
     }
 
     private static double edgeOfCurve(double position, int side, DoubleFunction<Change> changed) {

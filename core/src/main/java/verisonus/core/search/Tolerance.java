@@ -1,5 +1,7 @@
 package verisonus.core.search;
 
+import verisonus.core.rig.Control;
+
 /**
  * How far one control can move before the change is heard.
  *
@@ -10,4 +12,9 @@ package verisonus.core.search;
  * @param high highest value that sounds the same
  * @param why the finding the value rests on
  */
-public record Tolerance(String block, String control, double value, double low, double high, String why) {}
+public record Tolerance(String block, String control, double value, double low, double high, String why) {
+    /** Whether it is heard at all: a control that can move from end to end is left as usual. */
+    public boolean isHeard(Control c) {
+        return c.position(low) > 0.01 || c.position(high) < 0.99;
+    }
+}

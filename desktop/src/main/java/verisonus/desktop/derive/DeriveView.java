@@ -190,7 +190,7 @@ public final class DeriveView extends BorderPane {
         table.add(value(r), 3, line);
         table.add(Nodes.label(r.range(model.rig()), "quiet", "small"), 4, line);
         Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
-        why.setTooltip(new Tooltip(r.reason().isEmpty() ? r.control().about() : r.reason()));
+        why.setTooltip(new Tooltip(r.reasonInFull()));
         if (!tight) table.add(why, WHY, line);
         ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
         lock.getStyleClass().addAll("plain", "small");

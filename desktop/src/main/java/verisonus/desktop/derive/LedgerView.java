@@ -137,7 +137,7 @@ final class LedgerView extends BorderPane {
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
         rows.getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
-        section("Between and after the notes, whatever makes it", gears.stream().filter(LedgerView::isRest).toList());
+        section("After and between the notes", gears.stream().filter(LedgerView::isRest).toList());
         section("Wanted so", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
     }

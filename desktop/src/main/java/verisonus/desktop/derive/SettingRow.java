@@ -83,12 +83,25 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
 
     /** "3.5 – 5.2", empty where nothing is known. */
     public String range(Rig rig) {
-        return tolerance.map(t -> rig.displayRange(block.model(), control, t.low(), t.high())).orElse("");
+        return tolerance.filter(_ -> isHeard())
+                .map(t -> rig.displayRange(block.model(), control, t.low(), t.high())).orElse("");
     }
 
     /** What the value rests on. */
     public String reason() {
-        return locked ? "locked" : tolerance.map(t -> t.why().replace("level at ", "")).orElse("");
+        if (locked) return "locked";
+        return isHeard() ? tolerance.map(Tolerance::why).orElse("") : "not heard";
+    }
+
+    /** What the value rests on, in a sentence. */
+    public String reasonInFull() {
+        if (isHeard()) return reason().isEmpty() ? control.about() : reason();
+        return "not heard here, left as usual: " + control.about();
+    }
+
+    /** Whether turning it from end to end would change what is heard. */
+    private boolean isHeard() {
+        return tolerance.filter(t -> !t.isHeard(control)).isEmpty();
     }
 
     /** One step of the arrow keys, as a place on the scale. */

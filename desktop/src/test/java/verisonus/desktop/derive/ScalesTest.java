@@ -68,7 +68,7 @@ class ScalesTest {
         Tone now = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4), Block.of("2×12 open"),
                 Block.of("parametric equalizer").with("peak 1", 2).with("peak 1 frequency", 900)));
         DerivedTone d = new DerivedTone(now, Optional.of(before), Locks.of(ControlPlace.parse("amp/gain")),
-                List.of(new Tolerance("amp", "gain", 4, 3.5, 4.5, "level at 2.0 kHz")), List.of(),
+                List.of(new Tolerance("amp", "gain", 4, 3.5, 4.5, "bite")), List.of(),
                 new GapLedger(List.of(), 0), new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 1, "", 0));
         List<SettingRow> rows = SettingRow.of(d);
         SettingRow gain = rows.get(0);
