@@ -44,7 +44,8 @@ final class Nearness {
         if (off == 0) return whole ? "As near as can be heard." : "What could be measured is as near as can be heard.";
         String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
         boolean close = t.gap().scoreJnd() < 2.5 && t.missing().isEmpty();
-        String word = close ? "Close" : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
+        String asFar = whole ? "Close" : "Close in what could be measured";
+        String word = close ? asFar : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
         return word + ": most listeners would hear " + what + ".";
     }
 }

@@ -68,7 +68,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     /** One sentence: how near the tone is and how it was come by. */
     public static String verdict(DerivedTone t) {
         return String.format(Locale.ROOT,
-                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s in %.0f s.",
+                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s, in %.0f s.",
                 nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(),
                 t.search().pairing().said(),
                 t.search().seconds());

@@ -44,7 +44,12 @@ class NearnessTest {
     @Test
     void aMissingEffectIsNeverClose() {
         assertThat(Nearness.of(tone(1.8, List.of("phaser"), List.of()))).doesNotStartWith("Close");
-        assertThat(Nearness.of(tone(1.8, List.of(), List.of()))).startsWith("Close");
+        assertThat(Nearness.of(tone(1.8, List.of(), List.of()))).startsWith("Close:");
+    }
+
+    @Test
+    void closeIsSaidOnlyOfWhatCouldBeMeasured() {
+        assertThat(Nearness.of(tone(1.8, List.of(), List.of("space")))).startsWith("Close in what could be measured:");
     }
 
     @Test

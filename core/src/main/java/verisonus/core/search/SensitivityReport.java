@@ -259,7 +259,7 @@ final class SensitivityReport {
             default -> JndScale.mixPoints(value);
         };
         return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach),
-                "echo found");
+                "echo");
     }
 
     /** What was read off the recording moves by what is heard, or by how roughly it was read. */
@@ -274,8 +274,8 @@ final class SensitivityReport {
             default -> 0.1 * (c.maximum() - c.minimum());
         };
         String why = switch (block.model().kind()) {
-            case MODULATION -> "movement found";
-            case REVERB -> "space found";
+            case MODULATION -> "movement";
+            case REVERB -> "space";
             default -> "pauses";
         };
         return new Tolerance(block.id(), c.name(), value, c.clamp(value - reach), c.clamp(value + reach), why);
