@@ -53,6 +53,14 @@ class NearnessTest {
     }
 
     @Test
+    void aWiderRecordIsSaidSo() {
+        DerivedTone t = tone(0.3, List.of(), List.of());
+        DerivedTone narrow = t.turned(t.tone(),
+                t.gap().and(List.of(new GapRow(GapAttribute.REST_SIDES, "dB", -2, -32, 2, "rest", "", false))));
+        assertThat(Nearness.of(narrow)).contains("But for the width").contains("wider than this tone");
+    }
+
+    @Test
     void whatWasMissingAndUnjudgedIsKept() {
         DerivedTone t = tone(1.2, List.of("echo"), List.of("space", "movement"));
         assertThat(DerivedToneJson.read("book", DerivedToneJson.write(t))).isEqualTo(t);
