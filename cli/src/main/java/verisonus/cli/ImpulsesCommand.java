@@ -16,8 +16,8 @@ import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ToneInput;
+import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Tone;
-import verisonus.core.search.ImpulseRanking;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

@@ -13,7 +13,7 @@ import verisonus.core.sound.Biquad;
  * X = [1, B] that is |A·(D − C_k)|², A = [√(w/Σw)·(I − X·S); √ridge·S_e], so that a render is scored against thousands
  * of curves by one product (variable projection; G. H. Golub, V. Pereyra, SIAM J. Numer. Anal. 1973).
  */
-final class LinearPart {
+public final class LinearPart {
     private static final double[] EQ_HZ = {110, 300, 900, 2600, 6000};
 
     private final RealMatrix a;
@@ -37,7 +37,7 @@ final class LinearPart {
     }
 
     /** What remains of a difference when loudness and a gentle equalizer have done what they can; squares add to dB². */
-    static RealMatrix projection(double[] weight, double ridge) {
+    public static RealMatrix projection(double[] weight, double ridge) {
         double[] hz = Features.LEVEL_BANDS.centresHz();
         int n = hz.length;
         int m = EQ_HZ.length + 1;

@@ -14,8 +14,8 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.Popup;
 import javafx.stage.Window;
 import verisonus.casebook.exchange.ImpulseFolder;
+import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Block;
-import verisonus.core.search.ImpulseRanking;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.theme.Nodes;
 

@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.advise;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,6 +10,7 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.LinearPart;
 import verisonus.core.search.colour.BandWeights;
 import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
