@@ -22,7 +22,7 @@ class CasebookCommandsTest {
             Path out = dir.resolve("sheet." + end);
             Shell s = Shell.run("sheet", book.toString(), "--case", "Glass Harbour", "--out", out.toString());
             assertThat(s.status()).as(s.err()).isZero();
-            assertThat(Files.readString(out)).contains("Glass Harbour").contains("chiming edge");
+            assertThat(Files.readString(out)).contains("Glass Harbour").contains("mid-forward crunch");
         }
         Shell.refused(Shell.run("sheet", book.toString(), "--case", "Nope", "--out", dir.resolve("n.md").toString()), 3,
                 "Salt and Static");

@@ -12,6 +12,7 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.advise.ClaimedGear;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.Evidence;

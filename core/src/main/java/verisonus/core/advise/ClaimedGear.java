@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.advise;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import verisonus.core.evidence.Correction;
 import verisonus.core.evidence.words.Claim;
 import verisonus.core.rig.Gear;
+import verisonus.core.search.Wishes;
 
 /** What a claim about a recording asks of a tone: models that it speaks for, and what is said not to be there. What it says of playing
  * or pickups asks for nothing. */
