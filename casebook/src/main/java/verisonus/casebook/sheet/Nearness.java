@@ -6,19 +6,18 @@ import java.util.Locale;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.Verdict;
 
 /** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
 final class Nearness {
-    private static final double HEARD_JND = 1.5;
-
     private Nearness() {}
 
     static String of(DerivedTone t) {
         List<String> out = new ArrayList<>(List.of(byGap(t)));
         List<String> missing = t.missing();
         if (!missing.isEmpty()) out.add("On the record and not in the tone: " + String.join(", ", missing) + ".");
-        if (sides(t) > HEARD_JND) out.add("The record stands wider than this tone.");
-        else if (sides(t) < -HEARD_JND) out.add("The record stands narrower than this tone.");
+        if (sides(t) > Verdict.NEAR_JND) out.add("The record stands wider than this tone.");
+        else if (sides(t) < -Verdict.NEAR_JND) out.add("The record stands narrower than this tone.");
         List<String> unjudged = t.remarks().unjudged();
         if (!unjudged.isEmpty()) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
@@ -51,7 +50,7 @@ final class Nearness {
                             off == 1 ? "difference is" : "differences are", goal.words());
         }
         boolean whole = t.missing().isEmpty() && t.remarks().unjudged().isEmpty();
-        if (off == 0 && Math.abs(sides(t)) > HEARD_JND)
+        if (off == 0 && Math.abs(sides(t)) > Verdict.NEAR_JND)
             return "But for the width, what could be measured is as near as can be heard.";
         if (off == 0) return whole ? "As near as can be heard." : "What could be measured is as near as can be heard.";
         String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
