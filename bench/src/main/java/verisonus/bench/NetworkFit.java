@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import verisonus.core.evidence.signs.Network;
 
 /**
@@ -34,14 +35,19 @@ final class NetworkFit {
         deviation = new double[n];
         for (int i = 0; i < n; i++) {
             int k = i;
-            mean[i] = samples.stream().mapToDouble(s -> s.features[k]).average().orElse(0);
-            deviation[i] = Math.sqrt(samples.stream().mapToDouble(s -> Math.pow(s.features[k] - mean[k], 2)).average()
-                    .orElse(1)) + 1e-6;
+            mean[i] = known(samples, k).average().orElse(0);
+            deviation[i] = Math.sqrt(known(samples, k).map(v -> (v - mean[k]) * (v - mean[k])).average().orElse(1))
+                    + 1e-6;
         }
         hidden = new double[units][n + 1];
         out = new double[answers][units + 1];
         for (double[] row : hidden) Arrays.setAll(row, _ -> random.nextGaussian() / Math.sqrt(n));
         for (double[] row : out) Arrays.setAll(row, _ -> 0.3 * random.nextGaussian() / Math.sqrt(units));
+    }
+
+    /** A feature where it is a number: what a recording does not show stays out. */
+    private static DoubleStream known(List<Sample> samples, int feature) {
+        return samples.stream().mapToDouble(s -> s.features[feature]).filter(Double::isFinite);
     }
 
     static Network fit(List<Sample> samples, int units, int answers, long seed) {

@@ -5,16 +5,13 @@ import verisonus.core.sound.Bands;
 import verisonus.core.sound.Sound;
 
 /**
- * Does the guitar stand alone, and which bands are its own where it does not? A guitar has next to nothing under 70 Hz and no
- * strikes over 7 kHz: bass, kick and cymbals show there. Where others play, a band's trust is its share of what rings, and,
+ * Does the guitar stand alone, and which bands are its own where it does not? Company is the share of the sounding quarter seconds in
+ * which {@link AloneBars} hear something else. Where others play, a band's trust is its share of what rings, and,
  * for a guitar off the middle, of what stands where the guitar stands (pan by the ratio of the sides in each bin; after A.
  * Jourjine, S. Rickard, O. Yilmaz, "Blind separation of disjoint orthogonal signals", ICASSP 2000).
  */
 public final class CompanyEstimator {
     private static final int RATE_HZ = 22050;
-    /** Level under 70 Hz against the guitar's own bands from which on something else is heard. */
-    private static final double LOW_DB = -26;
-    private static final double STRIKE_DB = -30;
     private static final double PAN_WIDTH = 0.12;
 
     private CompanyEstimator() {}
@@ -22,7 +19,7 @@ public final class CompanyEstimator {
     /**
      * Company of the guitar.
      *
-     * @param probability that something else plays
+     * @param probability share of the time in which something else plays
      * @param share by third octave from 50 Hz to 16 kHz, how far the band is the guitar's own
      * @param panDegrees where the guitar stands, −45 left to 45 right, 0 the middle
      */
@@ -49,9 +46,6 @@ public final class CompanyEstimator {
         boolean aside = Math.abs(pan - Math.PI / 4) > 0.1;
         double[] all = new double[own.length];
         double[] kept = new double[own.length];
-        double low = 1e-12;
-        double middle = 1e-12;
-        double strikes = 1e-12;
         double width = (double) RATE_HZ / part.size();
         for (int t = 0; t < mask.length; t++) {
             for (int k = 1; k < mask[t].length; k++) {
@@ -59,9 +53,6 @@ public final class CompanyEstimator {
                 double l = left.power[t][k];
                 double r = right.power[t][k];
                 double e = l + r;
-                if (hz < 66 && hz > 28) low += e;
-                if (hz > 160 && hz < 2500) middle += e;
-                if (hz > 7000) strikes += e * (1 - mask[t][k]);
                 int b = band(bands, hz);
                 if (b < 0) continue;
                 double angle = Math.atan2(Math.sqrt(r), Math.sqrt(l));
@@ -71,9 +62,7 @@ public final class CompanyEstimator {
                 kept[b] += e * place * ring;
             }
         }
-        double lowDb = 10 * Math.log10(low / middle);
-        double strikeDb = 10 * Math.log10(strikes / middle);
-        double probability = 1 - (1 - logistic((lowDb - LOW_DB) / 3)) * (1 - logistic((strikeDb - STRIKE_DB) / 3));
+        double probability = AloneBars.of(sound).company();
         if (aside) probability = Math.max(probability, othersElsewhere(left, right, mask, pan));
         for (int b = 0; b < own.length; b++) {
             double share = all[b] <= 0 ? 0 : kept[b] / all[b];
@@ -90,10 +79,6 @@ public final class CompanyEstimator {
         Spectra(float[] x, HarmonicPart part) {
             power = new verisonus.core.sound.Stft(part.size(), part.hop()).power(part.padded(x));
         }
-    }
-
-    private static double logistic(double v) {
-        return 1 / (1 + Math.exp(-v));
     }
 
     private static int band(Bands bands, double hz) {

@@ -1,6 +1,5 @@
 package verisonus.core.evidence.study;
 
-import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
@@ -13,7 +12,7 @@ import verisonus.core.sound.Stft;
  * @param brightnessHz centre of energy on a logarithmic axis; 0 where there is silence
  * @param bodyDb level from 160 to 400 Hz against the whole, dB, −30 to 0
  * @param widthDb side against mid, dB, −40 to 6; −40 for mono
- * @param alone how likely nothing else plays, 0 to 1: little under 66 Hz and over 7 kHz, over about a second
+ * @param alone how likely nothing else plays, 0 to 1, by {@link AloneBars}
  */
 public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[] bodyDb, float[] widthDb,
         float[] alone) {
@@ -32,7 +31,6 @@ public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[
         float[] buffer = new float[SIZE];
         float[] power = new float[SIZE / 2 + 1];
         double width = (double) sound.rateHz() / SIZE;
-        double[][] outside = shares(mid, sound.rateHz(), hop, n);
         for (int t = 0; t < n; t++) {
             int from = t * hop;
             int to = Math.min(mid.length, from + hop);
@@ -49,46 +47,14 @@ public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[
             stft.frame(mid, start, buffer, power);
             colour(power, width, t, out);
         }
-        alone(out, outside);
+        alone(out, sound);
         return out;
     }
 
-    /** Energy by step under the guitar, of the guitar's own bands, and over it. */
-    private static double[][] shares(float[] mid, int rateHz, int hop, int steps) {
-        Biquad low = Biquad.lowPass(48, 0.7071, rateHz);
-        Biquad ownLow = Biquad.highPass(160, 0.7071, rateHz);
-        Biquad ownHigh = Biquad.lowPass(Math.min(2500, 0.4 * rateHz), 0.7071, rateHz);
-        Biquad high = Biquad.highPass(Math.min(7000, 0.45 * rateHz), 0.7071, rateHz);
-        return new double[][]{filtered(mid, hop, steps, rateHz, low, low), filtered(mid, hop, steps, rateHz, ownLow,
-                ownHigh), filtered(mid, hop, steps, rateHz, high, high)};
-    }
-
-    private static double[] filtered(float[] mid, int hop, int steps, int rateHz, Biquad first, Biquad second) {
-        Biquad.Section a = new Biquad.Section(first);
-        Biquad.Section b = new Biquad.Section(second);
-        double[] out = new double[steps];
-        float[] piece = new float[hop];
-        for (int t = 0; t < steps; t++) {
-            int n = Math.min(hop, mid.length - t * hop);
-            System.arraycopy(mid, t * hop, piece, 0, n);
-            a.process(piece, 0, n);
-            b.process(piece, 0, n);
-            for (int i = 0; i < n; i++) out[t] += (double) piece[i] * piece[i];
-        }
-        return out;
-    }
-
-    private static void alone(Course c, double[][] outside) {
-        int half = Math.max(1, (int) Math.round(0.5 / c.stepS));
-        for (int t = 0; t < c.alone.length; t++) {
-            double[] sum = {1e-13, 1e-12, 1e-13};
-            for (int i = Math.max(0, t - half); i < Math.min(c.alone.length, t + half + 1); i++) {
-                for (int b = 0; b < 3; b++) sum[b] += outside[b][i];
-            }
-            double low = 1 / (1 + Math.exp((10 * Math.log10(sum[0] / sum[1]) + 24) / 2.5));
-            double high = 1 / (1 + Math.exp((10 * Math.log10(sum[2] / sum[1]) + 26) / 2.5));
-            c.alone[t] = (float) (low * high);
-        }
+    /** {@link AloneBars} at every step; where nothing sounds, nobody else plays. */
+    private static void alone(Course c, Sound sound) {
+        AloneBars bars = AloneBars.of(sound);
+        for (int t = 0; t < c.alone.length; t++) c.alone[t] = (float) bars.likelihoodAt((t + 0.5) * c.stepS);
     }
 
     private static void colour(float[] power, double width, int t, Course out) {

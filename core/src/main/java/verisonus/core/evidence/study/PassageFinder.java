@@ -8,18 +8,25 @@ import java.util.Locale;
 import verisonus.core.evidence.study.Passage.Purpose;
 
 /**
- * Where in a recording should one listen? Reads the {@link Course}: the guitar stands alone where nothing sounds under its
- * lowest string and nothing strikes over its highs; a clean tail follows a last note and falls without another; noise is heard
+ * Where in a recording should one listen? Reads the {@link Course}: the guitar stands alone where {@link AloneBars} say
+ * so for {@value #SHORTEST_CORE_S} s or more; a clean tail follows a last note and falls without another; noise is heard
  * where the level stays at its floor. Three of each at most, the best first.
  */
 public final class PassageFinder {
     private static final int MOST = 3;
     private static final double SHORTEST_CORE_S = 1.5;
+    private static final double ALONE = likelihood(AloneBars.ALONE);
+    private static final double STILL = likelihood(AloneBars.STILL);
+    private static final double SURELY = likelihood(AloneBars.SURELY);
     private static final double LONGEST_CORE_S = 15;
     private static final double SHORTEST_TAIL_S = 0.7;
     private static final double SHORTEST_NOISE_S = 0.4;
 
     private PassageFinder() {}
+
+    private static double likelihood(double logOdds) {
+        return 1 / (1 + Math.exp(-logOdds));
+    }
 
     public static List<Passage> in(Course c) {
         List<Passage> out = new ArrayList<>();
@@ -48,26 +55,34 @@ public final class PassageFinder {
         int quiet = 0;
         for (int t = 0; t <= c.alone().length; t++) {
             boolean sounds = t < c.alone().length && c.levelDb()[t] > top - 30;
-            boolean alone = t < c.alone().length && (!sounds || c.alone()[t] > 0.6);
+            boolean alone = t < c.alone().length && (!sounds || c.alone()[t] > (start < 0 ? ALONE : STILL));
             quiet = sounds ? 0 : quiet + 1;
             boolean on = alone && quiet * c.stepS() < 1.0;
             if (on && start < 0 && sounds) start = t;
             if (start >= 0 && (!on || t - start >= most)) {
                 int end = t - Math.max(0, quiet - 1);
-                if (end - start >= least) out.add(core(c, start, Math.min(end, c.alone().length)));
+                end = Math.min(end, c.alone().length);
+                if (end - start >= least && mean(c.alone(), start, end) > ALONE) out.add(core(c, start, end));
                 start = -1;
             }
         }
         return out;
     }
 
+    private static double mean(float[] v, int from, int to) {
+        double sum = 0;
+        for (int t = from; t < to; t++) sum += v[t];
+        return sum / Math.max(1, to - from);
+    }
+
     private static Passage core(Course c, int from, int to) {
-        double alone = 0;
-        for (int t = from; t < to; t++) alone += c.alone()[t] / (to - from);
+        double alone = mean(c.alone(), from, to);
         double seconds = (to - from) * c.stepS();
         double score = Math.clamp(alone * Math.min(1, 0.5 + seconds / 16), 0, 1);
         return new Passage(Purpose.CORE_TONE, from * c.stepS(), to * c.stepS(), score, String.format(Locale.ROOT,
-                "for %.1f s nothing sounds under the guitar's lowest string, and nothing strikes over its highs",
+                alone > SURELY
+                        ? "for %.1f s the guitar stands alone"
+                        : "for %.1f s the guitar probably stands alone; a held keyboard would hardly be noticed",
                 seconds));
     }
 

@@ -1,0 +1,375 @@
+package verisonus.core.evidence.study;
+
+import java.util.Arrays;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.Stft;
+
+/**
+ * What speaks for or against a guitar that plays alone, every {@value #STEP_S} s: levels of bands against the guitar's middle, lines
+ * under its lowest string, rises of the highs and lows in which the middle has no part, whether bands move together, how wide they
+ * stand, and the same against what is usual in the recording. Any length and rate; a band that the rate cannot hold reads as empty.
+ *
+ * @param values frame by feature, for a {@link verisonus.core.evidence.signs.Network}; of one channel the sides are not a number
+ * @param levelDb level by frame, dB, of a recording brought to a usual level
+ */
+public record AloneFeatures(double[][] values, double[] levelDb) {
+    public static final double STEP_S = 0.25;
+    private static final double FLOOR = 1e-13;
+    /** Every recording is read as if its mean power were this. */
+    private static final double USUAL_POWER = 0.01;
+    /** Bands, Hz: sub, kick, low mids, two middles, high mids, three of highs. */
+    private static final double[][] BANDS = {{28, 66}, {43, 110}, {110, 300}, {300, 1000}, {1000, 2500}, {2500, 5000},
+            {5000, 8000}, {8000, 12000}, {12000, 16500}};
+    private static final int SUB = 0;
+    private static final int KICK = 1;
+    private static final int LOW_MIDS = 2;
+    private static final int FIRST_MIDDLE = 3;
+    private static final int SECOND_MIDDLE = 4;
+    private static final int HIGH_MIDS = 5;
+    private static final int MIDDLE = 9;
+    private static final int HIGHS = 10;
+    private static final int CURVES = 11;
+    private static final double LOWEST_LINE_HZ = 30;
+    /** Places among the features. */
+    static final int SUB_ABOUT = 7;
+    private static final int AIR_ABOUT = 12;
+    private static final int TOP_ABOUT = 13;
+    private static final int SUB_IN_FILE = 14;
+    private static final int STRIKE_IN_FILE = 16;
+    private static final double REST_DB = 35;
+    private static final double NO_BASS_DB = -26;
+    private static final double NO_CYMBALS_DB = -34;
+    private static final double HIGHEST_LINE_HZ = 76;
+
+    /** Whether there is next to nothing under a guitar's lowest string nor over its highs, now and about now. */
+    boolean isBare(int i) {
+        double[] v = values[i];
+        return v[SUB_ABOUT] < NO_BASS_DB && v[SUB_IN_FILE] < NO_BASS_DB
+                && Math.max(v[AIR_ABOUT], v[TOP_ABOUT]) < NO_CYMBALS_DB
+                && v[STRIKE_IN_FILE] < NO_BASS_DB;
+    }
+
+    /** Features of every quarter second; none where the sound is shorter than one. */
+    public static AloneFeatures of(Sound sound) {
+        int frames = (int) (sound.durationS() / STEP_S);
+        int size = sound.rateHz() > 60000 ? 4096 : 2048;
+        if (sound.frames() < 4 * size || frames < 1) return new AloneFeatures(new double[0][], new double[0]);
+        return new Reader(sound, size, frames).read();
+    }
+
+    /** Curves of bands over time, and what is asked of them. */
+    private static final class Reader {
+        private final int frames;
+        private final double fine;
+        private final float[][] mid;
+        private final double[] fileDb = new double[CURVES];
+        private final float[][] sides;
+        private final boolean stereo;
+        private final Lines lines;
+        private final double[] highAlone;
+        private final double[] kickAlone;
+        private final double[] middleRises;
+        private final double[] floorDb = new double[3];
+
+        Reader(Sound sound, int size, int frames) {
+            this.frames = frames;
+            stereo = sound.isStereo();
+            float[] m = sound.mid();
+            float[] s = sound.side();
+            int hop = size / 2;
+            double rms = sound.rms() + 1e-9;
+            double scale = USUAL_POWER / (rms * rms);
+            fine = (double) hop / sound.rateHz();
+            mid = curves(m, sound.rateHz(), size, scale);
+            sides = stereo ? curves(s, sound.rateHz(), size, scale) : new float[0][];
+            for (int c = 0; c < CURVES; c++) fileDb[c] = db(mean(mid[c], 0, mid[c].length));
+            lines = Lines.of(m, sound.rateHz(), 4 * size, scale);
+            highAlone = loneRises(HIGHS, 25);
+            kickAlone = loneRises(KICK, 20);
+            middleRises = rises(MIDDLE);
+        }
+
+        private static float[][] curves(float[] x, int rateHz, int size, double scale) {
+            Stft stft = new Stft(size, size / 2);
+            int n = stft.frames(x.length);
+            float[][] out = new float[CURVES][n];
+            float[] buffer = new float[size];
+            float[] power = new float[size / 2 + 1];
+            double width = (double) rateHz / size;
+            int[][] bins = new int[BANDS.length][];
+            for (int b = 0; b < bins.length; b++)
+                bins[b] = new int[]{(int) Math.ceil(BANDS[b][0] / width),
+                        Math.min(power.length, (int) Math.ceil(BANDS[b][1] / width))};
+            for (int t = 0; t < n; t++) {
+                stft.frame(x, t, buffer, power);
+                for (int b = 0; b < bins.length; b++) {
+                    double sum = 0;
+                    for (int k = bins[b][0]; k < bins[b][1]; k++) sum += power[k];
+                    out[b][t] = (float) (FLOOR + scale * sum);
+                }
+                out[MIDDLE][t] = out[FIRST_MIDDLE][t] + out[SECOND_MIDDLE][t];
+                out[HIGHS][t] = out[7][t] + out[8][t];
+            }
+            return out;
+        }
+
+        AloneFeatures read() {
+            double[] level = new double[frames];
+            for (int i = 0; i < frames; i++) {
+                double all = 0;
+                for (int b = LOW_MIDS; b < BANDS.length; b++) all += mean(mid[b], from(i, 0.125), to(i, 0.125));
+                level[i] = db(all);
+            }
+            double loudest = Arrays.stream(level).max().orElse(0);
+            int[] of = {KICK, MIDDLE, HIGHS};
+            for (int k = 0; k < 3; k++) floorDb[k] = quietTenthDb(mid[of[k]], level, loudest - REST_DB);
+            double[][] own = new double[frames][];
+            for (int i = 0; i < frames; i++) own[i] = frame(i);
+            int[] relative = {7, 8, 9, 10, 11, 12, 16, 18, 21, 23, 35, 36};
+            double[][] out = new double[frames][own[0].length + 2 * relative.length];
+            for (int i = 0; i < frames; i++) System.arraycopy(own[i], 0, out[i], 0, own[0].length);
+            for (int r = 0; r < relative.length; r++) {
+                int f = relative[r];
+                // Rests say nothing of who plays.
+                double[] v = java.util.stream.IntStream.range(0, frames).filter(i -> level[i] > loudest - REST_DB)
+                        .mapToDouble(i -> own[i][f]).filter(Double::isFinite).sorted().toArray();
+                for (int i = 0; i < frames; i++) {
+                    out[i][own[0].length + 2 * r] = v.length == 0 ? Double.NaN : own[i][f] - at(v, 0.1);
+                    out[i][own[0].length + 2 * r + 1] = v.length == 0 ? Double.NaN : own[i][f] - at(v, 0.9);
+                }
+            }
+            return new AloneFeatures(out, level);
+        }
+
+        /** Level that a band falls under a tenth of the time, rests left out. */
+        private double quietTenthDb(float[] band, double[] level, double restDb) {
+            float[] v = new float[band.length];
+            int n = 0;
+            for (int t = 0; t < band.length; t++)
+                if (level[Math.min(frames - 1, (int) (t * fine / STEP_S))] > restDb) v[n++] = band[t];
+            return n == 0 ? -130 : quantileDb(Arrays.copyOf(v, n), 0.1);
+        }
+
+        private static double at(double[] sorted, double share) {
+            return sorted[(int) (share * (sorted.length - 1))];
+        }
+
+        private double[] frame(int i) {
+            double[] v = new double[39];
+            int n = 0;
+            int[] against = {SUB, KICK, LOW_MIDS, HIGH_MIDS, 6, 7, 8};
+            for (double half : new double[]{0.125, 0.75}) {
+                double middle = db(mean(mid[MIDDLE], from(i, half), to(i, half)));
+                for (int b : against)
+                    v[n++] = (b == SUB ? lines.subDb(i, half) : db(mean(mid[b], from(i, half), to(i, half)))) - middle;
+            }
+            // 14
+            v[n++] = lines.subDb(i, 0.5) - fileDb[MIDDLE];
+            v[n++] = db(mean(mid[KICK], from(i, 0.5), to(i, 0.5))) - fileDb[MIDDLE];
+            v[n++] = db(most(mid[HIGHS], from(i, 0.25), to(i, 0.25))) - fileDb[MIDDLE];
+            // 17
+            v[n++] = lines.strongestDb(i, 0.25) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
+            v[n++] = lines.strongestDb(i, 1) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
+            v[n++] = lines.standsOutDb(i);
+            v[n++] = lines.lowest(i);
+            // 21
+            v[n++] = most(highAlone, i, 0.25);
+            v[n++] = average(highAlone, i, 1);
+            v[n++] = most(kickAlone, i, 0.25);
+            v[n++] = average(kickAlone, i, 1);
+            // 25
+            v[n++] = together(i, MIDDLE, HIGHS);
+            v[n++] = together(i, KICK, MIDDLE);
+            v[n++] = together(i, FIRST_MIDDLE, HIGH_MIDS);
+            v[n++] = together(i, LOW_MIDS, SECOND_MIDDLE);
+            // 29
+            v[n++] = range(i, HIGHS);
+            v[n++] = range(i, KICK);
+            int[] of = {KICK, MIDDLE, HIGHS};
+            for (int k = 0; k < 3; k++) v[n++] = floorDb[k] - db(most(mid[of[k]], from(i, 1), to(i, 1)));
+            // 34
+            v[n++] = average(middleRises, i, 1);
+            for (int b : new int[]{KICK, MIDDLE, HIGHS, HIGH_MIDS}) {
+                v[n++] = stereo
+                        ? db(mean(sides[b], from(i, 0.75), to(i, 0.75))) - db(mean(mid[b], from(i, 0.75), to(i, 0.75)))
+                        : Double.NaN;
+            }
+            return v;
+        }
+
+        private int from(int i, double halfS) {
+            return Math.clamp(Math.round(((i + 0.5) * STEP_S - halfS) / fine), 0, mid[0].length - 1);
+        }
+
+        private int to(int i, double halfS) {
+            return Math.clamp(Math.round(((i + 0.5) * STEP_S + halfS) / fine) + 1, 1, mid[0].length);
+        }
+
+        /**
+         * Rises of a band beyond those of the middle about the same moment, dB, where the band is near its loudest.
+         *
+         * @param withinDb of the band's 95 % level
+         */
+        private double[] loneRises(int band, double withinDb) {
+            double[] own = rises(band);
+            double[] middle = rises(MIDDLE);
+            double loud = quantileDb(mid[band], 0.95) - withinDb;
+            double[] out = new double[own.length];
+            for (int t = 0; t < own.length; t++) {
+                if (db(mid[band][t]) < loud) continue;
+                double other = 0;
+                for (int s = Math.max(0, t - 2); s <= Math.min(own.length - 1, t + 2); s++)
+                    other = Math.max(other, middle[s]);
+                out[t] = Math.max(0, own[t] - other - 3);
+            }
+            return out;
+        }
+
+        private double[] rises(int band) {
+            double[] out = new double[mid[band].length];
+            for (int t = 2; t < out.length; t++)
+                out[t] = Math.max(0, Math.min(40, db(mid[band][t]) - db(mid[band][t - 2])));
+            return out;
+        }
+
+        private double most(double[] v, int i, double halfS) {
+            double out = 0;
+            for (int t = from(i, halfS); t < to(i, halfS); t++) out = Math.max(out, v[t]);
+            return out;
+        }
+
+        private double average(double[] v, int i, double halfS) {
+            double out = 0;
+            for (int t = from(i, halfS); t < to(i, halfS); t++) out += v[t];
+            return out / Math.max(1, to(i, halfS) - from(i, halfS));
+        }
+
+        /** Correlation of two bands' levels in dB over 0.9 s to either side. */
+        private double together(int i, int one, int other) {
+            int from = from(i, 0.9);
+            int to = to(i, 0.9);
+            double a = 0;
+            double b = 0;
+            for (int t = from; t < to; t++) {
+                a += db(mid[one][t]) / (to - from);
+                b += db(mid[other][t]) / (to - from);
+            }
+            double ab = 0;
+            double aa = 1e-6;
+            double bb = 1e-6;
+            for (int t = from; t < to; t++) {
+                double x = db(mid[one][t]) - a;
+                double y = db(mid[other][t]) - b;
+                ab += x * y;
+                aa += x * x;
+                bb += y * y;
+            }
+            return ab / Math.sqrt(aa * bb);
+        }
+
+        /** From the 5 % to the 95 % point of a band's level against the middle. */
+        private double range(int i, int band) {
+            int from = from(i, 0.9);
+            int to = to(i, 0.9);
+            double[] v = new double[to - from];
+            for (int t = from; t < to; t++) v[t - from] = db(mid[band][t]) - db(mid[MIDDLE][t]);
+            Arrays.sort(v);
+            return at(v, 0.95) - at(v, 0.05);
+        }
+
+        private static double mean(float[] v, int from, int to) {
+            double sum = 0;
+            for (int t = from; t < to; t++) sum += v[t];
+            return sum / Math.max(1, to - from);
+        }
+
+        private static double most(float[] v, int from, int to) {
+            double out = 0;
+            for (int t = from; t < to; t++) out = Math.max(out, v[t]);
+            return out;
+        }
+
+        private static double quantileDb(float[] v, double share) {
+            float[] s = v.clone();
+            Arrays.sort(s);
+            return db(s[(int) (share * (s.length - 1))]);
+        }
+    }
+
+    /** What long windows show under the guitar's lowest string. */
+    private record Lines(double stepS, double[] strongest, double[] outDb, double[] lowestOctave, double[] sub) {
+        static Lines of(float[] x, int rateHz, int size, double scale) {
+            Stft stft = new Stft(size, size / 4);
+            int n = stft.frames(x.length);
+            Lines out = new Lines((double) stft.hop() / rateHz, new double[n], new double[n], new double[n],
+                    new double[n]);
+            float[] buffer = new float[size];
+            float[] power = new float[size / 2 + 1];
+            double width = (double) rateHz / size;
+            int from = (int) Math.ceil(LOWEST_LINE_HZ / width);
+            int to = (int) (HIGHEST_LINE_HZ / width);
+            float[] around = new float[(int) (110 / width) - (int) (28 / width)];
+            for (int t = 0; t < n; t++) {
+                stft.frame(x, t, buffer, power);
+                for (int k = 0; k < power.length; k++) power[k] *= (float) scale;
+                double top = FLOOR;
+                for (int k = from; k <= to; k++) top = Math.max(top, power[k]);
+                System.arraycopy(power, (int) (28 / width), around, 0, around.length);
+                Arrays.sort(around);
+                out.strongest[t] = db(top);
+                // Short windows would take the lowest string for something under it.
+                for (int k = (int) Math.ceil(BANDS[SUB][0] / width); k * width < BANDS[SUB][1]; k++)
+                    out.sub[t] += power[k];
+                out.outDb[t] = db(top) - db(around[around.length / 2] + FLOOR);
+                out.lowestOctave[t] = lowest(power, width);
+            }
+            return out;
+        }
+
+        /** Octaves over 30 Hz of the lowest partial within 25 dB of the strongest under 2.5 kHz. */
+        private static double lowest(float[] power, double width) {
+            int to = (int) (2500 / width);
+            double top = FLOOR;
+            for (int k = (int) (LOWEST_LINE_HZ / width); k < to; k++) top = Math.max(top, power[k]);
+            for (int k = (int) Math.ceil(LOWEST_LINE_HZ / width); k < to; k++) {
+                if (power[k] > top * 0.0032 && power[k] >= power[k - 1] && power[k] >= power[k + 1])
+                    return Math.log(k * width / LOWEST_LINE_HZ) / Math.log(2);
+            }
+            return 0;
+        }
+
+        private int at(int i, double offsetS) {
+            return Math.clamp(Math.round(((i + 0.5) * STEP_S + offsetS) / stepS - 2), 0, strongest.length - 1);
+        }
+
+        double subDb(int i, double halfS) {
+            double sum = 0;
+            int from = at(i, -halfS);
+            int to = at(i, halfS);
+            for (int t = from; t <= to; t++) sum += sub[t] / (to - from + 1);
+            return db(sum);
+        }
+
+        double strongestDb(int i, double halfS) {
+            double out = -200;
+            for (int t = at(i, -halfS); t <= at(i, halfS); t++) out = Math.max(out, strongest[t]);
+            return out;
+        }
+
+        double standsOutDb(int i) {
+            double out = 0;
+            for (int t = at(i, -0.5); t <= at(i, 0.5); t++) out = Math.max(out, outDb[t]);
+            return out;
+        }
+
+        double lowest(int i) {
+            double[] v = Arrays.copyOfRange(lowestOctave, at(i, -0.75), at(i, 0.75) + 1);
+            Arrays.sort(v);
+            return v[(int) (0.15 * (v.length - 1))];
+        }
+    }
+
+    private static double db(double power) {
+        return 10 * Math.log10(power + FLOOR);
+    }
+}
