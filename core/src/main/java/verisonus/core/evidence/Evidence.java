@@ -31,7 +31,7 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
         Finding<ModulationReading> modulation,
         StereoReading stereo, Circumstances circumstances) {
     /** The same with what is known better. */
-    Evidence with(Finding<EchoReading> newEcho, Finding<ReverbReading> newReverb,
+    public Evidence with(Finding<EchoReading> newEcho, Finding<ReverbReading> newReverb,
             Finding<ModulationReading> newModulation, Finding<SaturationReading> newSaturation) {
         return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum, tuning, tempo, dynamics,
                 newSaturation,

@@ -67,7 +67,7 @@ public final class Examination {
         progress.step(0.2, "listening for hum");
         Finding<HumReading> hum = tone ? notAsked() : HumEstimator.estimate(whole);
         Excerpt excerpt = Excerpt.of(whole);
-        Sound sound = excerpt.cut(whole);
+        Sound sound = excerpt.cut(whole).withoutEmptySide();
         // Resampled once for all who ask: it costs more than most questions.
         Sound half = Resampler.quick(sound.rateHz(), BandLevels.RATE_HZ).resample(sound);
         Sound low = Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
@@ -86,11 +86,13 @@ public final class Examination {
         Finding<EchoReading> echo = control ? notAsked() : EchoEstimator.estimate(half);
         progress.step(0.85, "listening for a space");
         Finding<ReverbReading> reverb = tone ? notAsked() : ReverbEstimator.estimate(low);
-        if (echo.isPresent() && !reverb.isPresent()) {
+        if (echo.isPresent()) {
             reverb = Finding.unknown("its repeats hide whether a space rings behind them");
         }
         progress.step(0.9, "watching for movement");
-        Finding<ModulationReading> modulation = depth == Depth.WHOLE ? ModulationEstimator.estimate(half) : notAsked();
+        Finding<ModulationReading> modulation = depth == Depth.WHOLE
+                ? ModulationEstimator.estimate(half, tempo)
+                : notAsked();
         StereoReading stereo = StereoEstimator.estimate(sound);
         progress.step(0.95, "asking how it was taken");
         Circumstances circumstances = Circumstances.of(half, low, onsets, company, spectrum, saturation, reverb, echo,

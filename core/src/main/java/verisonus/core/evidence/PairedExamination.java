@@ -68,7 +68,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
     private static Optional<Finding<ModulationReading>> movement(Sound region, Sound take, TakeAlignment laid) {
         return region.durationS() < SHORTEST_MOVEMENT_S
                 ? Optional.empty()
-                : Optional.of(ModulationEstimator.estimate(region, take, laid.lagS()));
+                : Optional.of(ModulationEstimator.estimate(region.withoutEmptySide(), take, laid.lagS()));
     }
 
     /** What was found alone, with space and movement as the take shows them; the same where it plays something else. */

@@ -14,6 +14,7 @@ public record Sound(float[][] channels, int rateHz) {
     public static final int WORKING_RATE_HZ = 48000;
     /** Below this peak a region counts as silent: under the hiss of any recording that a guitar could be heard in. */
     public static final double SILENT_DBFS = -80;
+    private static final double EMPTY_SIDE_DB = -70;
 
     public Sound {
         if (channels.length == 0) throw new IllegalArgumentException("a sound needs a channel");
@@ -54,6 +55,23 @@ public record Sound(float[][] channels, int rateHz) {
     /** Half the difference left minus right; silence for one channel. */
     public float[] side() {
         return isStereo() ? combine(0.5f, -0.5f) : new float[frames()];
+    }
+
+    /**
+     * One channel where both hold the same: a file of two equal channels says no more than one of a single channel. Equal is what
+     * differs by {@value #EMPTY_SIDE_DB} dB or less of what is common, under the rounding of any recording.
+     */
+    public Sound withoutEmptySide() {
+        if (!isStereo()) return this;
+        double same = 0;
+        double apart = 0;
+        for (int i = 0; i < frames(); i++) {
+            double m = (double) channels[0][i] + channels[1][i];
+            double s = (double) channels[0][i] - channels[1][i];
+            same += m * m;
+            apart += s * s;
+        }
+        return apart <= same * Math.pow(10, EMPTY_SIDE_DB / 10) ? mono(mid(), rateHz) : this;
     }
 
     private float[] combine(float a, float b) {

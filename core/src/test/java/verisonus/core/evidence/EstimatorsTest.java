@@ -103,6 +103,19 @@ class EstimatorsTest {
             assertThat(h.levelDbfs()).isCloseTo(Decibels.fromAmplitude(rms), within(1.5));
         }
 
+        /** A chord whose notes lie near multiples of 50 Hz, each a little off in its own way, struck every two seconds. */
+        @Test
+        void isNotTakenFromNotesThatAreHeldNearItsMultiples() {
+            double[] notes = {49.8, 100.4, 149.2, 200.9, 248.9, 301.4, 348.2};
+            Sound chord = Signal.of(t -> {
+                double sum = 0;
+                for (double hz : notes) sum += 0.05 * Math.exp(-(t % 2)) * Math.sin(2 * Math.PI * hz * t);
+                return sum;
+            }).lasting(8);
+            assertThat(HumEstimator.estimate(Signal.sum(chord, Signal.noise(4).atDb(-80).lasting(8))).presence())
+                    .isEqualTo(Presence.ABSENT);
+        }
+
         @Test
         void isNotHeardInPlayingAlone() {
             assertThat(HumEstimator.estimate(PLAYING).presence()).isEqualTo(Presence.ABSENT);

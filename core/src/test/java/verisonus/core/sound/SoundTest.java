@@ -25,6 +25,22 @@ class SoundTest {
     }
 
     @Test
+    void twoEqualChannelsAreOne() {
+        Sound x = Signal.plucks(0.3, 1).lasting(1);
+        Sound both = Sound.stereo(x.channel(0), x.channel(0).clone(), x.rateHz());
+        assertThat(both.withoutEmptySide().channels()).hasNumberOfRows(1);
+        assertThat(both.withoutEmptySide().channel(0)).containsExactly(x.channel(0));
+        assertThat(stereo.withoutEmptySide()).isSameAs(stereo);
+    }
+
+    @Test
+    void aQuietSideIsKept() {
+        Sound x = Signal.sine(200).atDb(-6).lasting(1);
+        Sound y = Signal.sum(x, Signal.sine(900).atDb(-60).lasting(1));
+        assertThat(Sound.stereo(x.channel(0), y.channel(0), 48000).withoutEmptySide().isStereo()).isTrue();
+    }
+
+    @Test
     void sliceIsClampedToTheSound() {
         assertThat(stereo.slice(-1, 99).frames()).isEqualTo(4);
         assertThat(stereo.slice(2 / 8000.0, 3 / 8000.0).channel(1)).containsExactly(1);

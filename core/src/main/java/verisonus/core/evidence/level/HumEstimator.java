@@ -1,19 +1,27 @@
 package verisonus.core.evidence.level;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
 
 /**
- * Is there mains hum? A hum line stands at a multiple of 50 or 60 Hz in every moment, so its low quantile over time
- * stays above its neighbours' while a played note's does not. Input: mid, 2 s or more. Silence: absent.
+ * Is there mains hum? A hum line stands at a multiple of 50 or 60 Hz in every moment, so its low quantile over time stays above its
+ * neighbours' while a played note's does not, and all lines stand at multiples of one frequency to an eighth of a hertz, which held
+ * notes do not. Input: mid, 2 s or more. Silence: absent.
  */
 public final class HumEstimator {
     private static final int HARMONICS = 16;
     private static final double STANDS_OUT_DB = 7;
+    /** How far all lines together may lie off the mains frequency: a tape's speed. */
+    private static final double OFF = 0.004;
+    /** How far one line may lie off its place among the others. */
+    private static final double EXACT_HZ = 0.12;
 
     private HumEstimator() {}
 
@@ -46,29 +54,50 @@ public final class HumEstimator {
         return out;
     }
 
-    /** Steady lines at the multiples of one mains frequency. */
+    /** A line that stands out of its surroundings. */
+    private record Line(int multiple, double hz, double excessDb, double power) {}
+
+    /** Steady lines at the multiples of one mains frequency, all of them of the same. */
     private record Lines(double mainsHz, int count, boolean lowOne, double excessDb, double power) {
         static Lines at(double mainsHz, float[] floor, double width) {
-            int count = 0;
-            boolean low = false;
-            double excess = 0;
-            double power = 0;
+            List<Line> found = new ArrayList<>();
             for (int h = 1; h <= HARMONICS; h++) {
                 int centre = (int) Math.round(h * mainsHz / width);
                 if (centre + (int) (14 / width) >= floor.length) break;
-                int peak = centre;
-                for (int k = centre - 1; k <= centre + 1; k++) if (floor[k] > floor[peak]) peak = k;
-                double beside = Math.max(around(floor, centre, -1, width), around(floor, centre, 1, width));
-                double db = 10 * Math.log10((floor[peak] + 1e-20) / (beside + 1e-20));
-                if (db < STANDS_OUT_DB || floor[peak] < 1e-12) continue;
-                count++;
-                low |= h <= 2;
-                excess += db;
-                double sum = 0;
-                for (int k = peak - 2; k <= peak + 2; k++) sum += floor[k];
-                power += sum / 0.75;
+                line(h, centre, floor, width).ifPresent(found::add);
             }
-            return new Lines(mainsHz, count, low, excess, power);
+            // Notes lie near one multiple or another; hum lies exactly on all of them, wherever a tape's speed has put them.
+            List<Line> exact = List.of();
+            for (Line l : found) {
+                double base = l.hz / l.multiple;
+                if (Math.abs(base / mainsHz - 1) > OFF) continue;
+                List<Line> with = found.stream().filter(o -> Math.abs(o.hz - o.multiple * base) < EXACT_HZ).toList();
+                if (with.size() > exact.size()) exact = with;
+            }
+            return new Lines(mainsHz, exact.size(), exact.stream().anyMatch(l -> l.multiple <= 2),
+                    exact.stream().mapToDouble(Line::excessDb).sum(), exact.stream().mapToDouble(Line::power).sum());
+        }
+
+        private static Optional<Line> line(int h, int centre, float[] floor, double width) {
+            int reach = Math.max(1, (int) Math.round(OFF * h * 50 / width));
+            int peak = centre;
+            for (int k = centre - reach; k <= centre + reach; k++) if (floor[k] > floor[peak]) peak = k;
+            double beside = Math.max(around(floor, centre, -1, width), around(floor, centre, 1, width));
+            double db = 10 * Math.log10((floor[peak] + 1e-20) / (beside + 1e-20));
+            boolean slope = floor[peak] < floor[peak - 1] || floor[peak] < floor[peak + 1];
+            if (slope || db < STANDS_OUT_DB || floor[peak] < 1e-12) return Optional.empty();
+            double sum = 0;
+            for (int k = peak - 2; k <= peak + 2; k++) sum += floor[k];
+            return Optional.of(new Line(h, width * (peak + between(floor, peak)), db, sum / 0.75));
+        }
+
+        /** Where between the bins a peak lies, by a parabola through its logarithms. */
+        private static double between(float[] floor, int peak) {
+            double a = Math.log(floor[peak - 1] + 1e-20);
+            double b = Math.log(floor[peak] + 1e-20);
+            double c = Math.log(floor[peak + 1] + 1e-20);
+            double curve = a - 2 * b + c;
+            return curve >= 0 ? 0 : Math.clamp(0.5 * (a - c) / curve, -0.5, 0.5);
         }
 
         /** Median floor between 4 and 14 Hz beside a line, on one side. */
