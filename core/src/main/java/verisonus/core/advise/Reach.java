@@ -80,7 +80,7 @@ public final class Reach {
     public List<Unreached> of(Progress progress) {
         Evidence now = examined(tone);
         GapLedger gap = GapLedger.between(reference, now);
-        List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> r.ofTone() && r.audibility() >= HEARD)
+        List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> gap.counts(r) && r.audibility() >= HEARD)
                 .toList());
         List<Unreached> out = new ArrayList<>(missingUnits(gap));
         off.removeIf(r -> out.stream().anyMatch(u -> u.attribute == r.attribute()));

@@ -8,12 +8,12 @@ import java.util.Set;
 
 /** What can differ between a reference and a candidate. Files and commands name it by its words. */
 public enum GapAttribute {
-    BOTTOM("spectrum 80-160 Hz", 80, 160),
-    BODY("spectrum 160-400 Hz", 160, 400),
-    MIDDLE("spectrum 400-1000 Hz", 400, 1000),
-    UPPER_MIDDLE("spectrum 1-2 kHz", 1000, 2000),
-    BITE("spectrum 2-4 kHz", 2000, 4000),
-    AIR("spectrum 4-8 kHz", 4000, 8000),
+    BOTTOM("spectrum 80-160 Hz", 80, 160, "bottom"),
+    BODY("spectrum 160-400 Hz", 160, 400, "body"),
+    MIDDLE("spectrum 400-1000 Hz", 400, 1000, "middle"),
+    UPPER_MIDDLE("spectrum 1-2 kHz", 1000, 2000, "upper middle"),
+    BITE("spectrum 2-4 kHz", 2000, 4000, "bite"),
+    AIR("spectrum 4-8 kHz", 4000, 8000, "air and fizz"),
     CREST("crest factor"),
     LOUD_TO_SOFT("loud to soft"),
     ATTACK("attack"),
@@ -37,7 +37,8 @@ public enum GapAttribute {
     REST_BETWEEN("between the notes"),
     REST_SWAY("unexplained sway"),
     REST_SWEEP("unexplained sweep"),
-    REST_SIDES("at the sides");
+    REST_SIDES("at the sides"),
+    COLOUR_LEFT_OPEN("colour left open");
 
     /** What needs no finding: whatever stands beside the dry notes. */
     public static final Set<GapAttribute> REST = EnumSet.of(REST_LATE, REST_SOON, REST_BETWEEN, REST_SWAY, REST_SWEEP,
@@ -50,12 +51,14 @@ public enum GapAttribute {
     private final String words;
     private final double fromHz;
     private final double toHz;
+    private final String playersWords;
 
     GapAttribute(String words) {
-        this(words, 0, 0);
+        this(words, 0, 0, words);
     }
 
-    GapAttribute(String words, double fromHz, double toHz) {
+    GapAttribute(String words, double fromHz, double toHz, String playersWords) {
+        this.playersWords = playersWords;
         this.words = words;
         this.fromHz = fromHz;
         this.toHz = toHz;
@@ -65,8 +68,18 @@ public enum GapAttribute {
         return words;
     }
 
+    /** What a player calls it: a part of the sound rather than a span of frequencies. */
+    public String playersWords() {
+        return playersWords;
+    }
+
     public static Optional<GapAttribute> of(String words) {
         return Arrays.stream(values()).filter(a -> a.words.equals(words)).findFirst();
+    }
+
+    /** What is told when a tone is searched for and not when it is measured again. */
+    public boolean isKnownFromTheSearch() {
+        return REST.contains(this) || this == COLOUR_LEFT_OPEN;
     }
 
     public boolean isBand() { return toHz > 0; }

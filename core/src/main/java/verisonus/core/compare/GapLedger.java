@@ -71,9 +71,10 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
         return sum;
     }
 
-    /** Whether a row counts: the gear makes it and nobody wants it so. */
+    /** Whether a row counts: it was measured, the gear makes it, and nobody wants it so. */
     public boolean counts(GapRow row) {
-        return row.ofTone() && !wantedSo.contains(row.attribute());
+        return row.ofTone() && row.attribute() != GapAttribute.COLOUR_LEFT_OPEN
+                && !wantedSo.contains(row.attribute());
     }
 
     /** All differences that count together: root of the sum of squares, JND. */

@@ -11,8 +11,8 @@ import verisonus.core.evidence.signs.Presence;
  * How near a tone is, said so that nobody is told more than was measured.
  *
  * @param words one sentence
- * @param near whether no difference that the gear makes is over {@value #NEAR_JND} JND, no effect of the record is missing and nothing
- *     that matters stayed unjudged
+ * @param near whether no difference that the gear makes, none in width and none that the passage leaves open is over
+ *     {@value #NEAR_JND} JND, no effect of the record is missing and nothing that matters stayed unjudged
  * @param missing effects that are on the record, or plainly something of their kind, and not in the tone
  * @param unjudged what could be neither found nor ruled out
  */
@@ -45,15 +45,22 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
 
     public static Verdict of(GapLedger gap, List<String> missing, List<String> unjudged) {
         double most = gap.scoreJnd();
-        boolean near = most <= NEAR_JND && missing.isEmpty() && unjudged.isEmpty();
+        double open = gap.find(GapAttribute.COLOUR_LEFT_OPEN).map(GapRow::audibility).orElse(0.0);
+        double wider = gap.find(GapAttribute.REST_SIDES).filter(r -> !gap.wantedSo().contains(r.attribute()))
+                .map(r -> -r.difference() / r.jnd()).orElse(0.0);
+        boolean near = most <= NEAR_JND && missing.isEmpty() && unjudged.isEmpty() && open <= NEAR_JND
+                && Math.abs(wider) <= NEAR_JND;
         List<String> parts = new ArrayList<>();
         if (most > NEAR_JND) {
-            String what = gap.rows().stream().filter(gap::counts).findFirst().map(r -> r.attribute().words())
+            String what = gap.rows().stream().filter(gap::counts).findFirst().map(r -> r.attribute().playersWords())
                     .orElse("");
             parts.add(String.format(Locale.ROOT,
                     most > FAR_JND ? "still far off: %s, %.1f JND" : "off by what is heard: %s, %.1f JND",
                     what, most));
         }
+        if (Math.abs(wider) > NEAR_JND)
+            parts.add("the record stands " + (wider > 0 ? "wider" : "narrower") + " than this tone");
+        if (open > NEAR_JND) parts.add("the passage leaves the colour open; a longer one would tell");
         if (!missing.isEmpty()) parts.add("missing: " + String.join(", ", missing));
         if (!unjudged.isEmpty()) parts.add("could not be judged: " + String.join(", ", unjudged) + "; listen for it");
         String words = parts.isEmpty()

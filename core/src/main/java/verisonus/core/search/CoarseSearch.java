@@ -34,9 +34,13 @@ final class CoarseSearch {
     private final SearchOptions options;
     private final ExecutorService workers;
     private final Progress progress;
+    private final KnobFit.Reach reach;
     private final Optional<Knobs> before;
 
-    CoarseSearch(Objective objective, SearchOptions options, ExecutorService workers, Progress progress) {
+    /** @param reach how far knobs are turned */
+    CoarseSearch(Objective objective, SearchOptions options, ExecutorService workers, Progress progress,
+            KnobFit.Reach reach) {
+        this.reach = reach;
         this.objective = objective;
         this.options = options;
         this.workers = workers;
@@ -101,7 +105,7 @@ final class CoarseSearch {
 
     /** Moved downhill as the school judges, and scored as all are. */
     private Objective.Point improved(Objective judge, Objective.Point p, int iterations) {
-        Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress)
+        Objective.Point moved = new KnobFit(judge, options.locked(), workers, progress, reach)
                 .improve(judge.with(p, p.curve()), iterations, Quality.DRAFT);
         return objective.with(moved, moved.curve());
     }

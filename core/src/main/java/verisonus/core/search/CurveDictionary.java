@@ -35,6 +35,8 @@ final class CurveDictionary {
     private static final double[] POSITIONS = {0, 15, 30, 45, 60, 80, 100};
     private static final double[] DISTANCES = {2, 5, 10, 20, 40};
     private static final double[] PRESENCES = {1, 3, 5, 7, 9};
+    /** What evidence from other hands or other playing can bear. */
+    private static final double[] MODERATE_PRESENCES = {3, 5, 7};
 
     private final double[] hz = Features.LEVEL_BANDS.centresHz();
     private final List<Entry> entries = new ArrayList<>();
@@ -44,13 +46,22 @@ final class CurveDictionary {
 
     /** Locked controls ("microphone/position") keep their value in the earlier tone. */
     CurveDictionary(SearchOptions options) {
+        this(options, PRESENCES);
+    }
+
+    /** The same without the ends of the presence control, for a take that is not of the very performance. */
+    static CurveDictionary moderate(SearchOptions options) {
+        return new CurveDictionary(options, MODERATE_PRESENCES);
+    }
+
+    private CurveDictionary(SearchOptions options, double[] allPresences) {
         wishes = options.wishes();
         habit = options.school().values() == SearchOptions.Values.MODERATE ? 4 * HABIT : HABIT;
         Locks fixed = options.locked();
         Tone earlier = options.earlier().orElse(new Tone("none", List.of()));
         double kept = earlier.first(GearKind.AMP).map(a -> a.get(ControlNames.PRESENCE)).orElse(5.0);
         double[] presences = wishes.track() == SearchOptions.Track.DRY
-                ? values(fixed, new ControlPlace("amp", ControlNames.PRESENCE), kept, PRESENCES)
+                ? values(fixed, new ControlPlace("amp", ControlNames.PRESENCE), kept, allPresences)
                 : new double[]{5};
         List<double[]> lifts = new ArrayList<>();
         for (double p : presences) lifts.add(over(h -> LoudspeakerCurve.presenceDb(p, h)));

@@ -30,15 +30,18 @@ final class Descent {
     private final Progress progress;
     private final KnobFit fit;
 
-    /** @param renders made so far, against the budget */
+    /**
+     * @param renders made so far, against the budget
+     * @param reach how far knobs are turned
+     */
     Descent(Objective objective, CoarseSearch coarse, SearchOptions options, IntSupplier renders,
-            ExecutorService workers, Progress progress) {
+            ExecutorService workers, Progress progress, KnobFit.Reach reach) {
         this.objective = objective;
         this.coarse = coarse;
         this.options = options;
         this.renders = renders;
         this.progress = progress;
-        fit = new KnobFit(objective, options.locked(), workers, progress);
+        fit = new KnobFit(objective, options.locked(), workers, progress, reach);
     }
 
     /**

@@ -29,11 +29,28 @@ public final class KnobFit {
 
     private final Objective objective;
     private final Locks locked;
+    private final Reach reach;
     private final ExecutorService workers;
     private final Progress progress;
 
-    KnobFit(Objective objective, Locks locked, ExecutorService workers, Progress progress) {
+    /**
+     * How far a knob is turned; one that stands further out already may stay there.
+     *
+     * @param most and {@code 10 − most} at the other end
+     */
+    record Reach(double most) {
+        static final Reach WHOLE = new Reach(10);
+        /** Where other playing is compared, what lies further out explains the playing. */
+        static final Reach MODERATE = new Reach(8);
+
+        private double held(double from, double to) {
+            return Math.clamp(to, Math.min(from, 10 - most), Math.max(from, most));
+        }
+    }
+
+    KnobFit(Objective objective, Locks locked, ExecutorService workers, Progress progress, Reach reach) {
         this.objective = objective;
+        this.reach = reach;
         this.locked = locked;
         this.workers = workers;
         this.progress = progress;
@@ -120,7 +137,7 @@ public final class KnobFit {
         }
     }
 
-    private static double[] stepped(Objective.Point at, int[] free, double[][] columns, double damping) {
+    private double[] stepped(Objective.Point at, int[] free, double[][] columns, double damping) {
         int n = free.length;
         RealMatrix normal = new Array2DRowRealMatrix(n, n);
         double[] gradient = new double[n];
@@ -137,7 +154,8 @@ public final class KnobFit {
         double[] move = new LUDecomposition(normal).getSolver().solve(new ArrayRealVector(gradient, false)).toArray();
         double[] values = at.knobs().values().clone();
         for (int i = 0; i < n; i++)
-            values[free[i]] = Math.clamp(values[free[i]] + Math.clamp(move[i], -MOST_MOVE, MOST_MOVE), 0, 10);
+            values[free[i]] = reach.held(values[free[i]],
+                    values[free[i]] + Math.clamp(move[i], -MOST_MOVE, MOST_MOVE));
         return values;
     }
 

@@ -9,6 +9,7 @@ import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.level.WidthReading;
+import verisonus.core.evidence.replay.ColourLeftOpen;
 import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.replay.UnexplainedRest;
 import verisonus.core.sound.Sound;
@@ -26,6 +27,7 @@ final class RestRows {
     private static final double SWAY_JND_DB = 1.5;
     private static final double SWEEP_JND = 0.08;
     private static final double SIDES_JND_DB = 2;
+    private static final double COLOUR_JND_DB = 1;
     private static final double WIDENED_CORRELATION = 0.8;
 
     private RestRows() {}
@@ -37,7 +39,14 @@ final class RestRows {
      */
     static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, Evidence found,
             ReplayExamination.Setting setting, ExecutorService workers) {
-        if (reference.durationS() < ReplayExamination.SHORTEST_S) return List.of();
+        List<GapRow> out = new ArrayList<>();
+        ColourLeftOpen.db(reference, candidate)
+                .ifPresent(db -> out.add(new GapRow(GapAttribute.COLOUR_LEFT_OPEN, "dB", 0,
+                        db, COLOUR_JND_DB, STAGE,
+                        "the passage is too short, or too uneven, to hold the colour to less: mark a "
+                                + "longer one in which the guitar stands alone",
+                        true)));
+        if (reference.durationS() < ReplayExamination.SHORTEST_S) return out;
         UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
         List<Callable<UnexplainedRest>> other = List
                 .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
@@ -46,7 +55,8 @@ final class RestRows {
         boolean widened = found.circumstances().width().value()
                 .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()
                 && found.stereo().correlation() >= WIDENED_CORRELATION;
-        return between(wanted, has, widened && !setting.company());
+        out.addAll(between(wanted, has, widened && !setting.company()));
+        return out;
     }
 
     /** @param sidesOfTone whether width is made by the gear rather than by playing twice or by others */

@@ -25,9 +25,7 @@ import verisonus.core.simulate.stages.Quality;
  * |change|² = (colour, dB RMS)² + (envelope / 1.5 dB)²; and which pairs can be traded for each other.
  */
 final class SensitivityReport {
-    /** Names of the ledger's bands as players say them. */
-    private static final List<String> PARTS = List.of("bottom", "body", "middle", "upper middle", "bite",
-            "air and fizz");
+    private static final List<String> PARTS = GapAttribute.BANDS.stream().map(GapAttribute::playersWords).toList();
     private static final double CLOSE = 0.45;
     private static final int MOST_TIES = 5;
     private static final int ROUNDS = 3;

@@ -101,7 +101,9 @@ public final class ToneSearch {
         float[] dry = same
                 ? alignment.laid(wanted, di.mid(), Sound.WORKING_RATE_HZ)
                 : di.mid();
-        CurveDictionary dictionary = new CurveDictionary(options);
+        CurveDictionary dictionary = alignment.pairing() == Pairing.SAME_PERFORMANCE
+                ? new CurveDictionary(options)
+                : CurveDictionary.moderate(options);
         Evidence first = KnobFit.result(alone);
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
@@ -137,11 +139,15 @@ public final class ToneSearch {
         progress.at(0.4, "choosing cabinet and microphone");
         Objective.Point best = objective.at(ranked.get(0).knobs(), Quality.DRAFT);
         boolean company = s.first.circumstances().company().probability() > COMPANY;
+        Finding<ModulationReading> alone = s.first.modulation().isPresent()
+                ? s.first.modulation()
+                : ModulationEstimator.estimate(reference.withoutEmptySide(), s.first.tempo());
         ReplayExamination.Setting setting = new ReplayExamination.Setting(company,
                 company && s.first.tempo().isPresent()
                         ? OptionalDouble.of(s.first.tempo().value().orElseThrow().bpm() / 60)
                         : OptionalDouble.empty(),
-                _ -> true);
+                _ -> true, alone.value().filter(m -> m.kind().isMovingComb())
+                        .map(ModulationReading::rateHz).orElse(OptionalDouble.empty()));
         ReplayCompletion.Finished finished = new ReplayCompletion(options, reference, ground.dry, s.target,
                 s.first.corrected(options.corrections()), setting, core, workers).of(best.knobs(),
                         dictionary.entry(best.curve()), progress);
@@ -183,7 +189,8 @@ public final class ToneSearch {
         MeasuredBlocks measured = new MeasuredBlocks(evidence, options);
         List<Block> behind = measured.behind(Sound.mono(dry, Sound.WORKING_RATE_HZ));
         Objective brief = objective(ground, behind, SHORT_S);
-        CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress);
+        KnobFit.Reach reach = same ? KnobFit.Reach.WHOLE : KnobFit.Reach.MODERATE;
+        CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress, reach);
         CoarseSearch.Ranked ranked = coarse.run(nearest);
         if (same && measured.echo().isPresent()) {
             List<Block> silent = behind.stream().filter(b -> b.model().kind() != GearKind.ECHO).toList();
@@ -195,7 +202,7 @@ public final class ToneSearch {
             }
         }
         Objective objective = objective(ground, behind, LONG_S);
-        Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress)
+        Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress, reach)
                 .from(ranked.points());
         Objective.Point best = ended.best();
         boolean cancelled = progress.cancelled();
@@ -263,7 +270,11 @@ public final class ToneSearch {
 
     /** With other playing nothing but the recording itself can be asked for movement. */
     private Evidence alone(Evidence steady) {
-        return steady.moving(ModulationEstimator.estimate(reference));
+        if (steady.circumstances().company().probability() > COMPANY) {
+            String why = "others play with it, and the take plays something else";
+            return steady.with(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why), steady.saturation());
+        }
+        return steady.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo()));
     }
 
     /** @param behind echo and space that stand behind every candidate */

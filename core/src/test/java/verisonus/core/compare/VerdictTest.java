@@ -24,7 +24,7 @@ class VerdictTest {
     void aDifferenceThatIsHeardIsNeverNearAndIsNamed(double jnd) {
         Verdict v = Verdict.of(off(jnd), List.of(), List.of());
         assertThat(v.near()).isFalse();
-        assertThat(v.words()).contains("2-4 kHz");
+        assertThat(v.words()).contains("bite");
     }
 
     @Test
@@ -39,6 +39,33 @@ class VerdictTest {
         Verdict v = Verdict.of(off(0.1), List.of(), List.of("space"));
         assertThat(v.near()).isFalse();
         assertThat(v.words()).contains("could not be judged: space");
+    }
+
+    private static GapLedger with(GapAttribute what, double wanted, double has, boolean ofTone) {
+        return new GapLedger(List.of(new GapRow(what, "dB", wanted, has, 1, "rest", "", ofTone)), 0.5);
+    }
+
+    @Test
+    void aWidthThatNoSettingMakesIsNeverNearAndIsSaid() {
+        Verdict v = Verdict.of(with(GapAttribute.REST_SIDES, -12, -32, false), List.of(), List.of());
+        assertThat(v.near()).isFalse();
+        assertThat(v.words()).contains("wider");
+    }
+
+    @Test
+    void aWidthThatIsWantedSoIsNotHeldAgainstTheTone() {
+        GapLedger gap = with(GapAttribute.REST_SIDES, -12, -32, true)
+                .wanting(java.util.Set.of(GapAttribute.REST_SIDES));
+        assertThat(Verdict.of(gap, List.of(), List.of()).near()).isTrue();
+    }
+
+    @Test
+    void aColourThatThePassageLeavesOpenIsNeverNearAndNoDifferenceEither() {
+        GapLedger gap = with(GapAttribute.COLOUR_LEFT_OPEN, 0, 2.4, true);
+        Verdict v = Verdict.of(gap, List.of(), List.of());
+        assertThat(v.near()).isFalse();
+        assertThat(v.words()).contains("longer");
+        assertThat(gap.scoreJnd()).isZero();
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -87,7 +88,7 @@ class StartingTonesTest {
         StartingTone start = named("chiming crunch");
         Tone derived = start.tone().with(start.tone().find("amp").orElseThrow().with("gain", 4))
                 .with(Block.of("4×12 closed")).inserted(Block.of("clean echo"), 9);
-        Rig hundred = Rig.everything().scaling(start.tone().find("amp").orElseThrow().model(), "0-100");
+        Rig hundred = Rig.everything().scaling(start.tone().find("amp").orElseThrow().model(), DeviceScale.HUNDREDS);
         assertThat(start.changesIn(derived, hundred)).containsExactly("amp gain 70 → 40",
                 "4×12 closed for 2×12 open", "clean echo added");
         assertThat(start.changesIn(start.tone(), hundred)).isEmpty();

@@ -2,6 +2,7 @@ package verisonus.core.evidence.replay;
 
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
@@ -35,6 +36,9 @@ final class CombSweep {
     private static final double SLOW_HZ = 0.25;
     private static final double SURE_Z = 9;
     private static final double ASKED_Z = 5;
+    private static final double CONFIRMED_Z = 3;
+    private static final double CONFIRMED = 0.8;
+    private static final double NEAR = 0.04;
     private static final double TWICE = 0.75;
     private static final double LEAST = 0.05;
     private static final double TABLE_PER_OCTAVE = 64;
@@ -258,6 +262,19 @@ final class CombSweep {
         return new Compared(hz, octaves, notches, byNote, energy);
     }
 
+    /**
+     * The strongest sweep where the recording alone shows one of the same rate: two ways that agree need each be less sure.
+     *
+     * @param suspectedHz rate by the recording alone
+     */
+    static Optional<Finding<ModulationReading>> confirmed(Strongest s, double suspectedHz) {
+        boolean agree = Math.abs(s.rateHz / suspectedHz - 1) < NEAR;
+        double over = s.standing.statistic() - s.standing.mean();
+        if (!agree || s.standing.z() < CONFIRMED_Z || over < LEAST) return Optional.empty();
+        return Optional.of(present(s, CONFIRMED, String.format(Locale.ROOT,
+                "notches sweep through the sound %.2f times a second, as the recording alone shows too", suspectedHz)));
+    }
+
     Finding<ModulationReading> find(Strongest s) {
         double over = s.standing.statistic() - s.standing.mean();
         if (s.standing.z() < ASKED_Z || over < LEAST)
@@ -265,9 +282,12 @@ final class CombSweep {
                     "no sweep stands out; a faint or very slow one, or one in front of other effects, would not show");
         String said = String.format(Locale.ROOT, "notches sweep through the sound %.2f times a second", s.rateHz);
         if (s.standing.z() < (s.rateHz < SLOW_HZ ? SURE_Z : FOUND_Z)) return Finding.unknown(said + ", perhaps");
+        return present(s, s.standing.z() < SURE_Z ? 0.75 : 0.95, said);
+    }
+
+    private static Finding<ModulationReading> present(Strongest s, double confidence, String said) {
         double ratio = Math.clamp(s.amplitude / 2, 0, 1);
         return Finding.present(new ModulationReading(s.notches ? ModulationKind.PHASER : ModulationKind.FLANGER,
-                OptionalDouble.of(s.rateHz), OptionalDouble.of(100 * ratio / (1 + ratio))),
-                s.standing.z() < SURE_Z ? 0.75 : 0.95, said);
+                OptionalDouble.of(s.rateHz), OptionalDouble.of(100 * ratio / (1 + ratio))), confidence, said);
     }
 }

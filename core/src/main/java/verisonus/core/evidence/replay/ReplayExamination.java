@@ -29,10 +29,15 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
     public static final double SHORTEST_S = 3;
     private static final double SAME_RATE_HZ = 0.1;
 
-    /** Who else is heard, and when. */
-    public record Setting(boolean company, OptionalDouble beatHz, DoublePredicate window) {
+    /**
+     * Who else is heard, and when.
+     *
+     * @param sweepHz how often notches sweep through the recording by its own evidence; empty where it shows none
+     */
+    public record Setting(boolean company, OptionalDouble beatHz, DoublePredicate window, OptionalDouble sweepHz) {
         /** The guitar alone throughout. */
-        public static final Setting ALONE = new Setting(false, OptionalDouble.empty(), _ -> true);
+        public static final Setting ALONE = new Setting(false, OptionalDouble.empty(), _ -> true,
+                OptionalDouble.empty());
     }
 
     /**
@@ -54,7 +59,10 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
         Finding<ModulationReading> level = levels.find(strongest, setting.beatHz);
         CombSweep combs = new CombSweep(fit);
         CombSweep.Strongest comb = combs.strongest();
-        Finding<ModulationReading> sweep = combs.find(comb);
+        Finding<ModulationReading> open = combs.find(comb);
+        Finding<ModulationReading> sweep = open.isPresent() || setting.sweepHz.isEmpty()
+                ? open
+                : CombSweep.confirmed(comb, setting.sweepHz.getAsDouble()).orElse(open);
         boolean ofTheSweep = sweep.isPresent() && level.isPresent() && strongest.coherence() < 0.75
                 && isMultiple(strongest.rateHz(), comb.rateHz());
         if (ofTheSweep) level = Finding.unknown("the level sways as the sweep makes it");

@@ -27,6 +27,11 @@ public final class EqualizerFit {
     /** A little over a sixth of an octave. */
     private static final double APART = 0.13;
 
+    private static final double[] LOW_CUTS_HZ = {20, 60, 90, 130};
+    private static final double[] HIGH_CUTS_HZ = {20000, 10000, 7500, 5500, 4200, 3200};
+    /** Mean square that a cut must take away. */
+    private static final double CUT_DB2 = 0.3;
+
     private enum Shape {
         LOW,
         PEAK,
@@ -104,8 +109,34 @@ public final class EqualizerFit {
         return out;
     }
 
+    private record Fitted(Block block, double error) {}
+
     /** The equalizer that comes nearest to this curve, dB by compared band; its loudness does not count. */
     public Block fit(double[] wanted) {
+        Fitted best = filters(wanted);
+        if (most != FEW_FILTERS) return best.block;
+        // Where the ends of the spectrum are missing, a cut does what few filters cannot; each must be worth a control.
+        for (double low : LOW_CUTS_HZ) {
+            for (double high : HIGH_CUTS_HZ) {
+                Block cuts = cut(low, high);
+                double[] done = curve(cuts);
+                double[] left = wanted.clone();
+                for (int b = 0; b < left.length; b++) left[b] -= done[b];
+                Fitted f = filters(left);
+                double price = (low > LOW_CUTS_HZ[0] ? CUT_DB2 : 0) + (high < HIGH_CUTS_HZ[0] ? CUT_DB2 : 0);
+                if (f.error + price < best.error)
+                    best = new Fitted(f.block.with(ControlNames.LOW_CUT, low).with(ControlNames.HIGH_CUT, high),
+                            f.error + price);
+            }
+        }
+        return best.block;
+    }
+
+    private static Block cut(double lowHz, double highHz) {
+        return Block.of("parametric equalizer").with(ControlNames.LOW_CUT, lowHz).with(ControlNames.HIGH_CUT, highHz);
+    }
+
+    private Fitted filters(double[] wanted) {
         double[] target = centred(wanted);
         List<Integer> chosen = new ArrayList<>();
         double[] gains = new double[0];
@@ -125,7 +156,8 @@ public final class EqualizerFit {
             rest = left;
             error = energy(left);
         }
-        return most == FEW_FILTERS ? block(chosen, heardOnly(target, chosen, gains)) : block(chosen, gains);
+        double[] kept = most == FEW_FILTERS ? heardOnly(target, chosen, gains) : gains;
+        return new Fitted(block(chosen, kept), energy(residual(target, chosen, kept)));
     }
 
     /** Drops the filter whose loss, the others fitted anew, is heard least, while that is not heard. */

@@ -68,6 +68,17 @@ class SweepAndSidesTest {
     }
 
     @Test
+    void aFaintSweepIsBelievedOnlyWhereTheRecordingAloneSaysTheSame() {
+        SignedNotes.Standing faint = new SignedNotes.Standing(0.2, 0.1, 3.3, 0.15);
+        CombSweep.Strongest s = new CombSweep.Strongest(0.5, 1.2, true, faint, 0.6);
+        assertThat(CombSweep.confirmed(s, 0.505)).isPresent();
+        assertThat(CombSweep.confirmed(s, 0.7)).isEmpty();
+        CombSweep.Strongest chance = new CombSweep.Strongest(0.5, 1.2, true,
+                new SignedNotes.Standing(0.2, 0.1, 0.7, 0.3), 0.6);
+        assertThat(CombSweep.confirmed(chance, 0.5)).isEmpty();
+    }
+
+    @Test
     void withoutASweepNothingStandsOut() {
         assertThat(
                 new CombSweep(new DirectFit(RECORD, REPLAY, DirectFit.Tails.FITTED, _ -> true)).find(strongest(RECORD))

@@ -48,6 +48,26 @@ class EqualizerFitTest {
         return Math.sqrt(sum);
     }
 
+    /** What a recording without lows and highs asks for, hills beside it. */
+    @Test
+    void fewFiltersAreHelpedByCutsWhereTheEndsAreMissing() {
+        EqualizerFit fit = EqualizerFit.ofFew(even(), 0.02, false, new EmptyBands(NOWHERE_EMPTY));
+        double[] wanted = fit.curve(Block.of("parametric equalizer").with("low cut", 130).with("high cut", 3200));
+        double[] hills = hilly(3);
+        for (int b = 0; b < wanted.length; b++) wanted[b] += hills[b];
+        Block eq = fit.fit(wanted);
+        assertThat(eq.get("low cut")).isGreaterThan(50);
+        assertThat(eq.get("high cut")).isLessThan(8000);
+        assertThat(left(wanted, fit.curve(eq))).isLessThan(0.25 * left(wanted, new double[HZ.length]));
+    }
+
+    @Test
+    void aLevelCurveNeedsNoCuts() {
+        Block eq = EqualizerFit.ofFew(even(), 0.02, false, new EmptyBands(NOWHERE_EMPTY)).fit(bump(500, 4, 0.5));
+        assertThat(eq.get("low cut")).isEqualTo(20);
+        assertThat(eq.get("high cut")).isEqualTo(20000);
+    }
+
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6})
     void sixFiltersTakeMostOfAHillyCurve(long seed) {
