@@ -28,7 +28,10 @@ import verisonus.cli.files.GapAttributeConverter;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.evidence.study.AloneBars;
+import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
@@ -119,36 +122,44 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     public Integer call() {
         Path folder = Objects.requireNonNull(out);
         SearchOptions options = options();
-        Sound ref = regions.reference(Objects.requireNonNull(reference));
+        Sound studied = regions.reference(Objects.requireNonNull(reference));
+        Optional<Excerpt> alone = regions.isPart() ? Optional.empty() : AloneBars.of(studied).worthStudying();
+        Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
         Sound dry = regions.take(Objects.requireNonNull(di));
         prepare(folder);
         Derivation d = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
+        Sketch sketch = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Tone tone = d.tone().named(nameOf(reference));
         new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
         new OutputFile(folder.resolve("render.wav"), force)
-                .write(SoundWriter.encode(played(d, dry), SoundWriter.Format.WAV_24));
+                .write(SoundWriter.encode(played(d, dry, alone.isPresent() || regions.isPart()),
+                        SoundWriter.Format.WAV_24));
         new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap(), d.verdict())));
-        new OutputFile(folder.resolve("sheet.md"), force).write(sheet(tone, d, options.rig()).page().markdown());
+        new OutputFile(folder.resolve("sheet.md"), force)
+                .write(sheet(tone, d, sketch, options.rig()).page().markdown());
         if (json) {
-            System.out.println(Json.text(DerivationJson.derivation(d)));
+            System.out.println(Json.text(DerivationJson.derivation(d, sketch, alone)));
         } else {
-            print(d, options.rig());
+            alone.ifPresent(e -> System.out.printf(Locale.ROOT,
+                    "others play with it: derived from %.1f to %.1f s, where the guitar stands alone%n", e.fromS(),
+                    e.toS()));
+            print(d, sketch, options.rig());
         }
         return 0;
     }
 
     /** The take through the tone: of a part of a reference all of the take is played, for the tone is meant for it. */
-    private Sound played(Derivation d, Sound dry) {
-        return regions.isPart()
+    private static Sound played(Derivation d, Sound dry, boolean ofPart) {
+        return ofPart
                 ? Renderer.render(d.tone(), dry, Optional.of(dry), Quality.FINAL, Progress.NONE)
                 : d.render();
     }
 
-    private static ToneSheet sheet(Tone tone, Derivation d, Rig rig) {
+    private static ToneSheet sheet(Tone tone, Derivation d, Sketch sketch, Rig rig) {
         List<Travelled> travelled = new Journey(d.render(), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
                 .to(PlaybackSystem.ALL);
         return new ToneSheet(tone.name(), "", EvidenceSentences.of(d.reference()),
-                Optional.of(DerivedTone.of(d, Optional.empty(), Locks.NONE, 0)), travelled, rig);
+                Optional.of(DerivedTone.of(d, Optional.empty(), Locks.NONE, 0).sketched(sketch)), travelled, rig);
     }
 
     private static String nameOf(@Nullable Path file) {
@@ -234,9 +245,10 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         return (done, doing) -> System.err.printf("\r%3.0f %%  %-60s", 100 * done, doing);
     }
 
-    private static void print(Derivation d, Rig rig) {
+    private static void print(Derivation d, Sketch sketch, Rig rig) {
         System.out.printf(Locale.ROOT, "%s, searched for %.1f s (%s)%n", d.pairing().said(), d.seconds(), d.stopped());
-        System.out.println(d.verdict().words());
+        System.out.println((sketch.is() ? "a sketch; " : "") + d.verdict().words());
+        for (String help : sketch.helps()) System.out.println("would help: " + help);
         d.tone().blocks().stream().filter(b -> b.on()).forEach(b -> {
             System.out.println(b.id() + ": " + b.model().name());
             for (Tolerance t : d.tolerances()) {

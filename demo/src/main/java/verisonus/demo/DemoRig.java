@@ -2,6 +2,7 @@ package verisonus.demo;
 
 import java.util.List;
 import java.util.Map;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Rig;
 
 /** The gear of the rehearsal room above the bakery; one device shows 0-100, one clock positions. */
@@ -16,6 +17,6 @@ final class DemoRig {
                         Map.entry("ribbon microphone", 1), Map.entry("condenser microphone", 1),
                         Map.entry("parametric equalizer", 1), Map.entry("four-stage phaser", 1),
                         Map.entry("clean echo", 1), Map.entry("plain hall", 1)),
-                Map.of("mid-hump overdrive", "clock", "tight saturated", "0-100"), 9);
+                Map.of("mid-hump overdrive", DeviceScale.CLOCK, "tight saturated", DeviceScale.HUNDREDS), 9);
     }
 }

@@ -23,6 +23,7 @@ import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.notes.TempoEstimator;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.RealFft;
@@ -182,7 +183,7 @@ class DemoTest {
                 for (Block b : book.tone(book.cases().get(0).id()).orElseThrow().tone().blocks()) {
                     assertThat(rig.has(b.model())).as(b.model().name()).isTrue();
                 }
-                assertThat(rig.scales()).containsValues("clock", "0-100");
+                assertThat(rig.scales()).containsValues(DeviceScale.CLOCK, DeviceScale.HUNDREDS);
             }
         }
 

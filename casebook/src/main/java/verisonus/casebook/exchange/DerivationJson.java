@@ -1,10 +1,13 @@
 package verisonus.casebook.exchange;
 
+import java.util.Optional;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
+import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
@@ -45,6 +48,22 @@ public final class DerivationJson {
         ObjectNode out = Json.object().put("words", v.words()).put("near", v.near());
         v.missing().forEach(out.putArray("missing")::add);
         v.unjudged().forEach(out.putArray("unjudged")::add);
+        return out;
+    }
+
+    /**
+     * With whether it is more than a sketch, and what would help.
+     *
+     * @param part of the reference that was studied because the guitar stands alone there; empty where all of it was
+     */
+    public static ObjectNode derivation(Derivation d, Sketch sketch, Optional<Excerpt> part) {
+        ObjectNode out = derivation(d).put("sketch", sketch.is());
+        part.ifPresent(e -> {
+            ObjectNode node = out.putObject("derived_from");
+            Json.put(node, "from_s", e.fromS(), 2);
+            Json.put(node, "to_s", e.toS(), 2);
+        });
+        sketch.helps().forEach(out.putArray("would_help")::add);
         return out;
     }
 

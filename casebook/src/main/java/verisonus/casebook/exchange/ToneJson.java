@@ -14,6 +14,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
@@ -119,7 +120,7 @@ public final class ToneJson {
             if (!rig.has(m)) continue;
             ObjectNode n = blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put(
                     "scale",
-                    rig.scales().getOrDefault(m.name(), "0-10"));
+                    rig.scale(m).words());
             if (m.find(MixLaw.CONTROL).isPresent()) n.put("mix_law", rig.mixLaw(m).words());
             Rig.Practical p = rig.practical(m);
             if (p.price() > 0) Json.put(n, "price", p.price(), 2);
@@ -139,7 +140,7 @@ public final class ToneJson {
         if (blocks == null || !blocks.isArray())
             throw new InputFault(name, "it has no list of blocks", "list the gear you own");
         Map<String, Integer> counts = new HashMap<>();
-        Map<String, String> scales = new HashMap<>();
+        Map<String, DeviceScale> scales = new HashMap<>();
         Map<String, Rig.Practical> practical = new HashMap<>();
         Map<String, MixLaw> laws = new HashMap<>();
         for (JsonNode b : blocks) {
@@ -151,12 +152,10 @@ public final class ToneJson {
             int count = b.path("count").asInt(1);
             if (count < 0) throw new InputFault(name, "the count of " + model + " is " + count, "use 0 or more");
             counts.merge(model, count, Integer::sum);
-            String scale = b.path("scale").asString("0-10");
-            if (!Rig.SCALES.contains(scale)) {
-                throw new InputFault(name, "the scale \"" + scale + "\" is not known",
-                        "use one of " + String.join(", ", Rig.SCALES));
-            }
-            scales.put(model, scale);
+            String scale = b.path("scale").asString(DeviceScale.TENS.words());
+            scales.put(model, DeviceScale.of(scale).orElseThrow(() -> new InputFault(name,
+                    "the scale \"" + scale + "\" is not known",
+                    "use one of " + String.join(", ", DeviceScale.allWords()))));
             practical.put(model, practical(name, model, b));
             if (b.has("mix_law")) laws.put(model, law(name, b.get("mix_law").asString("")));
         }

@@ -3,9 +3,11 @@ package verisonus.casebook.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
 
 /** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
@@ -13,11 +15,15 @@ final class Nearness {
     private Nearness() {}
 
     static String of(DerivedTone t) {
-        List<String> out = new ArrayList<>(List.of(byGap(t)));
+        List<String> out = new ArrayList<>();
+        if (t.remarks().sketch().is()) out.add("A sketch.");
+        out.add(byGap(t));
         List<String> missing = t.missing();
         if (!missing.isEmpty()) out.add("On the record and not in the tone: " + String.join(", ", missing) + ".");
         if (sides(t) > Verdict.NEAR_JND) out.add("The record stands wider than this tone.");
         else if (sides(t) < -Verdict.NEAR_JND) out.add("The record stands narrower than this tone.");
+        leftOpen(t).ifPresent(db -> out.add(String.format(Locale.ROOT,
+                "The passage leaves the colour open by up to %.0f dB: a longer one would tell.", db)));
         List<String> unjudged = t.remarks().unjudged();
         if (!unjudged.isEmpty()) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
@@ -30,6 +36,12 @@ final class Nearness {
     /** How much wider the record is, in just-noticeable differences; 0 where that could not be measured. */
     private static double sides(DerivedTone t) {
         return t.gap().find(GapAttribute.REST_SIDES).map(r -> -r.difference() / r.jnd()).orElse(0.0);
+    }
+
+    /** How far off the colour could be elsewhere, dB, where that would be heard. */
+    private static Optional<Double> leftOpen(DerivedTone t) {
+        return t.gap().find(GapAttribute.COLOUR_LEFT_OPEN).filter(r -> r.audibility() > Verdict.NEAR_JND)
+                .map(GapRow::candidate);
     }
 
     private static String where(String topic) {
@@ -49,7 +61,8 @@ final class Nearness {
                     : String.format(Locale.ROOT, "%d %s further off than %s allows.", off,
                             off == 1 ? "difference is" : "differences are", goal.words());
         }
-        boolean whole = t.missing().isEmpty() && t.remarks().unjudged().isEmpty();
+        boolean whole = !t.remarks().sketch().is() && t.missing().isEmpty() && t.remarks().unjudged().isEmpty()
+                && leftOpen(t).isEmpty();
         if (off == 0 && Math.abs(sides(t)) > Verdict.NEAR_JND)
             return "But for the width, what could be measured is as near as can be heard.";
         if (off == 0) return whole ? "As near as can be heard." : "What could be measured is as near as can be heard.";

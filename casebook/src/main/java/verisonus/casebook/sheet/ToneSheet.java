@@ -7,12 +7,14 @@ import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Remarks;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Ways;
@@ -93,7 +95,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                 if (!b.settings().containsKey(c.name()) || isUnused(b, c)) continue;
                 Optional<Tolerance> t = derived.tolerances().stream()
                         .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
-                rows.add(List.of(first ? placed(derived.tone(), b) : "", c.name(),
+                String name = b.model().kind() == GearKind.EQUALIZER ? c.name() : b.label(c.name());
+                rows.add(List.of(first ? placed(derived.tone(), b) : "", name,
                         rig.display(b.model(), c, b.get(c.name())),
                         t.filter(x -> x.isHeard(c)).map(x -> rig.displayRange(b.model(), c, x.low(), x.high()))
                                 .orElse(""),
@@ -136,6 +139,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     }
 
     private static void remarks(Page page, Remarks r) {
+        if (!r.sketch().helps().isEmpty())
+            page.paragraph("What would help most: " + String.join("; ", r.sketch().helps()) + ".");
         if (!r.enough().isEmpty()) page.paragraph(r.enough());
         if (!r.start().isEmpty()) {
             page.paragraph("Nearest known tone: " + r.start() + (r.changed().isEmpty()
@@ -148,11 +153,18 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         }
     }
 
+    /** A part of the sound by its name, with the span of frequencies for those who think in them. */
+    private static String named(GapAttribute a) {
+        return a.isBand()
+                ? a.playersWords() + ", " + a.words().replace("spectrum ", "").replace('-', '–')
+                : a.words();
+    }
+
     private static void gap(Page page, GapLedger gap) {
         List<GapRow> rows = gap.rows();
         page.heading("What still differs");
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), rows.stream()
-                .map(r -> List.of(r.attribute().words(), figure(r.reference(), r.unit()),
+                .map(r -> List.of(named(r.attribute()), figure(r.reference(), r.unit()),
                         figure(r.candidate(), r.unit()),
                         String.format(Locale.ROOT, "%.1f", r.audibility()),
                         gap.wantedSo().contains(r.attribute())

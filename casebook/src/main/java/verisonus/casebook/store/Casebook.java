@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.sqlite.SQLiteConfig;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
@@ -138,6 +139,16 @@ public final class Casebook implements AutoCloseable {
                 r -> DerivedToneJson.read(file.toString(), r.getString(1)), caseId)).stream().findFirst();
     }
 
+    /** The most audible remaining difference of each case that has a tone, JND by case. */
+    public synchronized Map<Long, Double> gapsJnd() {
+        // A tone that an earlier program kept has its gap in its document only.
+        return read(() -> sql.list("SELECT case_id, gap_jnd, CASE WHEN gap_jnd IS NULL THEN derived END FROM tone",
+                r -> Map.entry(r.getLong(1), r.getString(3) == null
+                        ? r.getDouble(2)
+                        : DerivedToneJson.read(file.toString(), r.getString(3)).gap().scoreJnd())))
+                .stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
     /** The player's gear; everything that can be simulated where none was named. */
     public synchronized Rig rig() {
         return read(() -> sql.list("SELECT document FROM rig ORDER BY id LIMIT 1",
@@ -145,9 +156,13 @@ public final class Casebook implements AutoCloseable {
                 .stream().findFirst().orElseGet(Rig::everything);
     }
 
-    /** A recording's sound; decodes it anew each time. */
-    public synchronized Sound sound(String hash) {
-        return read(() -> sounds.sound(hash));
+    /** A recording's sound; decodes it anew each time, while others may read. */
+    public Sound sound(String hash) {
+        return stored(hash).decoded();
+    }
+
+    private synchronized SoundStore.Stored stored(String hash) {
+        return read(() -> sounds.stored(hash));
     }
 
     /** How a recording runs, where it was drawn before. */
@@ -191,12 +206,17 @@ public final class Casebook implements AutoCloseable {
      * @return the medium's id
      * @throws InputFault where it is not sound
      */
-    public synchronized long addMedium(long caseId, Medium.Role role, String fileName, byte[] bytes) {
+    public long addMedium(long caseId, Medium.Role role, String fileName, byte[] bytes) {
+        return add(caseId, role, SoundStore.Recording.of(fileName, bytes));
+    }
+
+    private synchronized long add(long caseId, Medium.Role role, SoundStore.Recording recording) {
+        String fileName = recording.fileName();
         return change("Added " + fileName + " as " + role.column(), Optional.of(caseId), c -> {
-            String hash = sounds.add(fileName, bytes);
+            sounds.add(recording);
             int dot = fileName.lastIndexOf('.');
             return c.insert("medium", Map.of("case_id", caseId, "role", role.column(), "title",
-                    dot > 0 ? fileName.substring(0, dot) : fileName, "hash", hash, "position",
+                    dot > 0 ? fileName.substring(0, dot) : fileName, "hash", recording.hash(), "position",
                     sql.list("SELECT count(*) FROM medium WHERE case_id = ?", r -> r.getLong(1), caseId).get(0)));
         });
     }
@@ -249,8 +269,10 @@ public final class Casebook implements AutoCloseable {
         String document = DerivedToneJson.write(tone);
         change(text, Optional.of(caseId), c -> {
             List<Long> there = sql.list("SELECT id FROM tone WHERE case_id = ?", r -> r.getLong(1), caseId);
-            if (there.isEmpty()) return c.insert("tone", Map.of("case_id", caseId, "derived", document));
-            c.update("tone", there.get(0), Map.of("derived", document));
+            double gapJnd = tone.gap().scoreJnd();
+            if (there.isEmpty())
+                return c.insert("tone", Map.of("case_id", caseId, "derived", document, "gap_jnd", gapJnd));
+            c.update("tone", there.get(0), Map.of("derived", document, "gap_jnd", gapJnd));
             return there.get(0);
         });
     }

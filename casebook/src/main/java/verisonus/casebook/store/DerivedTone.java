@@ -3,6 +3,7 @@ package verisonus.casebook.store;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
@@ -66,7 +67,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
             Rig rig, Goal goal) {
         Remarks remarks = new Remarks(goal, d.ties(), d.start().map(StartingTone::words).orElse(""),
                 d.start().map(s -> s.changesIn(d.tone(), rig)).orElse(List.of()), d.enough().words(),
-                d.verdict().missing(), d.verdict().unjudged());
+                d.verdict().missing(), d.verdict().unjudged(), Sketch.NONE);
         return new DerivedTone(d.tone(), earlier, locked, d.tolerances(), d.alternatives(), d.gap(),
                 new Search(d.pairing(), d.seconds(), d.candidates(), d.stopped(), regionFromS + d.diStartS()),
                 remarks);
@@ -74,6 +75,11 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
 
     public DerivedTone locking(Locks controls) {
         return new DerivedTone(tone, earlier, controls, tolerances, alternatives, gap, search, remarks);
+    }
+
+    /** The same, with whether it is more than a sketch. */
+    public DerivedTone sketched(Sketch sketch) {
+        return new DerivedTone(tone, earlier, locked, tolerances, alternatives, gap, search, remarks.sketched(sketch));
     }
 
     public DerivedTone aiming(Goal goal) {
@@ -104,7 +110,7 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
     /** The same search's result with settings changed by hand, measured anew; what stands unexplained beside the notes stays known. */
     public DerivedTone turned(Tone changed, GapLedger measured) {
         return new DerivedTone(changed, Optional.of(tone), locked, tolerances, alternatives,
-                measured.and(gap.rows().stream().filter(r -> GapAttribute.REST.contains(r.attribute())
+                measured.and(gap.rows().stream().filter(r -> r.attribute().isKnownFromTheSearch()
                         && measured.find(r.attribute()).isEmpty()).toList()).wanting(gap.wantedSo()),
                 search, remarks.byHand());
     }

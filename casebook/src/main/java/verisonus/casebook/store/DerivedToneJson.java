@@ -10,6 +10,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
@@ -48,6 +49,7 @@ public final class DerivedToneJson {
         r.changed().forEach(changed::add);
         r.missing().forEach(remarks.putArray("missing")::add);
         r.unjudged().forEach(remarks.putArray("unjudged")::add);
+        r.sketch().helps().forEach(remarks.put("sketch", r.sketch().is()).putArray("helps")::add);
         return Json.text(out);
     }
 
@@ -111,7 +113,8 @@ public final class DerivedToneJson {
         for (JsonNode t : in.path("ties")) ties.add(trade(t));
         return new Remarks(Goal.of(in.path("goal").asString("")), ties,
                 in.path("start").asString(""), words(in.path("changed")), in.path("enough").asString(""),
-                words(in.path("missing")), words(in.path("unjudged")));
+                words(in.path("missing")), words(in.path("unjudged")),
+                new Sketch(in.path("sketch").asBoolean(false), words(in.path("helps"))));
     }
 
     private static List<String> words(JsonNode array) {

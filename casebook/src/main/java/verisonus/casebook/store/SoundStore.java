@@ -17,22 +17,32 @@ final class SoundStore {
         this.sql = sql;
     }
 
-    /** Reads and keeps a file's bytes. @return its hash */
-    String add(String fileName, byte[] bytes) throws SQLException {
-        Sound sound = SoundReader.decode(fileName, bytes).sound();
-        String hash = hash(bytes);
-        sql.run("INSERT OR IGNORE INTO recording (hash, file_name, rate_hz, channels, frames, bytes)"
-                + " VALUES (?, ?, ?, ?, ?, ?)", hash, fileName, sound.rateHz(), sound.channels().length,
-                sound.frames(), bytes);
-        return hash;
+    /** A file that holds sound, with what is kept of it beside its bytes; made without the database. */
+    record Recording(String fileName, byte[] bytes, String hash, int rateHz, int channels, int frames) {
+        static Recording of(String fileName, byte[] bytes) {
+            Sound sound = SoundReader.decode(fileName, bytes).sound();
+            return new Recording(fileName, bytes, SoundStore.hash(bytes), sound.rateHz(), sound.channels().length,
+                    sound.frames());
+        }
     }
 
-    Sound sound(String hash) throws SQLException {
-        record Stored(String name, byte[] bytes) {}
+    /** A file as it is kept; decoding takes its time and needs no database. */
+    record Stored(String name, byte[] bytes) {
+        Sound decoded() {
+            return SoundReader.decode(name, bytes).sound();
+        }
+    }
+
+    void add(Recording r) throws SQLException {
+        sql.run("INSERT OR IGNORE INTO recording (hash, file_name, rate_hz, channels, frames, bytes)"
+                + " VALUES (?, ?, ?, ?, ?, ?)", r.hash, r.fileName, r.rateHz, r.channels, r.frames, r.bytes);
+    }
+
+    Stored stored(String hash) throws SQLException {
         List<Stored> found = sql.list("SELECT file_name, bytes FROM recording WHERE hash = ?",
                 r -> new Stored(r.getString(1), r.getBytes(2)), hash);
         if (found.isEmpty()) throw new InputFault(hash, "the casebook holds no such recording", "add it again");
-        return SoundReader.decode(found.get(0).name(), found.get(0).bytes()).sound();
+        return found.get(0);
     }
 
     private static String hash(byte[] bytes) {

@@ -16,6 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -79,7 +80,7 @@ class DocumentsTest {
         @Test
         void comeBackAsTheyWereWritten() {
             Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "clean echo", 1),
-                    Map.of("chiming edge", "0-100", "clean echo", "0-10"), 5);
+                    Map.of("chiming edge", DeviceScale.HUNDREDS, "clean echo", DeviceScale.TENS), 5);
             assertThat(ToneJson.readRig("r", ToneJson.write(rig))).isEqualTo(rig);
         }
 

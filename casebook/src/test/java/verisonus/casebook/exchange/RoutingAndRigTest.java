@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
@@ -77,14 +78,15 @@ class RoutingAndRigTest {
 
     @Test
     void whatTheGearCostsWeighsAndTakesComesBackWithItsLimits() {
-        Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "room", 1), Map.of("chiming edge", "±"), 7)
+        Rig rig = new Rig(List.of("one"), Map.of("chiming edge", 2, "room", 1),
+                Map.of("chiming edge", DeviceScale.SIGNED), 7)
                 .limited(7, Set.of(GearKind.ECHO, GearKind.REVERB))
                 .knowing(Gear.model("chiming edge"), new Rig.Practical(450, 17.5, 4))
                 .mixing(Gear.model("room"), MixLaw.EQUAL_POWER);
         Rig back = ToneJson.readRig("r", ToneJson.write(rig));
         assertThat(back.once()).isEqualTo(rig.once());
         assertThat(back.practical(Gear.model("chiming edge"))).isEqualTo(new Rig.Practical(450, 17.5, 4));
-        assertThat(back.scales().get("chiming edge")).isEqualTo("±");
+        assertThat(back.scales().get("chiming edge")).isEqualTo(DeviceScale.SIGNED);
         assertThat(back.mixLaw(Gear.model("room"))).isEqualTo(MixLaw.EQUAL_POWER);
         assertThat(back.mixLaw(Gear.model("plate"))).isEqualTo(MixLaw.HELD);
     }

@@ -9,6 +9,7 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.DerivedToneJson;
 import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Remarks;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
@@ -25,7 +26,21 @@ class NearnessTest {
         return new DerivedTone(t, Optional.empty(), Locks.NONE, List.of(), List.of(),
                 new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", 0, jnd, 1, "microphone", "", true)), 0.4),
                 new DerivedTone.Search(Pairing.PLAYED_AGAIN, 8, 100, "", 0),
-                new Remarks(Goal.EXACT, List.of(), "", List.of(), "", missing, unjudged));
+                new Remarks(Goal.EXACT, List.of(), "", List.of(), "", missing, unjudged, Sketch.NONE));
+    }
+
+    @Test
+    void aSketchIsCalledOneHoweverNearItIs() {
+        DerivedTone t = tone(0.3, List.of(), List.of()).sketched(new Sketch(true, List.of("play the phrase")));
+        assertThat(Nearness.of(t)).startsWith("A sketch.").doesNotContain("As near as can be heard. ");
+    }
+
+    @Test
+    void aColourLeftOpenIsSaidAndNoWholeNearness() {
+        DerivedTone t = tone(0.3, List.of(), List.of());
+        DerivedTone open = t.turned(t.tone(),
+                t.gap().and(List.of(new GapRow(GapAttribute.COLOUR_LEFT_OPEN, "dB", 0, 2.3, 1, "rest", "", true))));
+        assertThat(Nearness.of(open)).startsWith("What could be measured").contains("open by up to 2 dB");
     }
 
     @Test

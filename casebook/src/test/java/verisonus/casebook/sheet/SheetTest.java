@@ -20,6 +20,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -32,7 +33,8 @@ import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.work.InputFault;
 
 class SheetTest {
-    private static final Rig CLOCK = new Rig(List.of(), Map.of("chiming edge", 1), Map.of("chiming edge", "clock"), 9);
+    private static final Rig CLOCK = new Rig(List.of(), Map.of("chiming edge", 1),
+            Map.of("chiming edge", DeviceScale.CLOCK), 9);
 
     private static DerivedTone tone(double gapDb) {
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 5),

@@ -28,6 +28,7 @@ import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -117,6 +118,19 @@ class CasebookTest {
             book.keepTone(id, tone(3.25), "Derived");
             reopen();
             assertThat(book.tone(id)).contains(tone(3.25));
+            assertThat(book.gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+        }
+
+        @Test
+        void theGapOfAToneThatAnEarlierProgramKept() throws SQLException {
+            long id = caseWithReference();
+            book.keepTone(id, tone(3.25), "Derived");
+            book.close();
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+                s.execute("UPDATE tone SET gap_jnd = NULL");
+            }
+            book = Casebook.open(file);
+            assertThat(book.gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
         }
 
         @Test
@@ -139,7 +153,8 @@ class CasebookTest {
 
         @Test
         void theGear() {
-            Rig rig = new Rig(List.of("a guitar"), Map.of("chiming edge", 2), Map.of("chiming edge", "clock"), 7);
+            Rig rig = new Rig(List.of("a guitar"), Map.of("chiming edge", 2), Map.of("chiming edge", DeviceScale.CLOCK),
+                    7);
             book.keepRig(rig);
             reopen();
             assertThat(book.rig()).isEqualTo(rig);
@@ -173,6 +188,7 @@ class CasebookTest {
             while (book.redo().isPresent()) assertThat(book.logbook()).isNotEmpty();
             assertThat(book.cases().get(0).name()).isEqualTo("Renamed");
             assertThat(book.tone(id)).contains(tone(6));
+            assertThat(book.gapsJnd()).containsEntry(id, tone(6).gap().scoreJnd());
             assertThat(book.regions(book.media(id).get(0).id())).hasSize(1);
         }
 
@@ -260,7 +276,7 @@ class CasebookTest {
             }
             assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("newer");
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
-                s.execute("PRAGMA user_version = 3");
+                s.execute("PRAGMA user_version = 4");
             }
             book = Casebook.open(file);
         }

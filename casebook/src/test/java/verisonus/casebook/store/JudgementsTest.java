@@ -143,6 +143,7 @@ class JudgementsTest {
             for (String table : new String[]{"verdict", "claim", "vocabulary", "course",
                     "player_profile"})
                 s.execute("DROP TABLE " + table);
+            s.execute("ALTER TABLE tone DROP COLUMN gap_jnd");
             s.execute("PRAGMA user_version = 1");
         }
         book = Casebook.open(file);

@@ -2,8 +2,12 @@ package verisonus.cli.files;
 
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
+import verisonus.core.advise.Sketch;
+import verisonus.core.evidence.study.Excerpt;
+import verisonus.core.search.Derivation;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
 
@@ -33,6 +37,17 @@ public final class RegionOptions {
 
     /** Whether less than the whole reference is studied. */
     public boolean isPart() { return fromS > 0 || toS != null; }
+
+    /**
+     * Whether what was derived is more than a sketch.
+     *
+     * @param alone the part that was studied where none was asked for
+     */
+    public Sketch sketch(Path file, Optional<Excerpt> alone, Derivation derived) {
+        Sound whole = AudioInput.read(file);
+        if (alone.isPresent()) return Sketch.of(whole, alone.get().fromS(), alone.get().toS(), derived);
+        return Sketch.of(whole, fromS, toS == null ? whole.durationS() : Math.min(toS, whole.durationS()), derived);
+    }
 
     private static Sound part(Path file, double from, @Nullable Double to) {
         Sound whole = AudioInput.read(file);

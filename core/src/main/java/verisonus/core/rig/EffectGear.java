@@ -124,9 +124,9 @@ final class EffectGear {
     private static Model echo(String name, Voice voice, String about, double highCutHz, double wow, double drive) {
         boolean second = voice == Voice.Echo.DUAL;
         return new Model(name, voice, about, List.of(
-                number(ControlNames.TIME, "ms", Range.of(20, 2000, 350), Attribute.TIME,
+                number(ControlNames.TIME, "ms", Range.of(20, 2000, 400), Attribute.TIME,
                         "from a note to its first repeat"),
-                number(ControlNames.FEEDBACK, "%", Range.of(0, 95, 30), Attribute.TIME,
+                number(ControlNames.FEEDBACK, "%", Range.of(0, 95, 25), Attribute.TIME,
                         "each repeat against the one before; up: more repeats"),
                 number(ControlNames.MIX, "%", Range.of(0, 100, 0), Attribute.SPACE,
                         "0 is dry; half way the first repeat is as loud as the note"),
@@ -142,9 +142,9 @@ final class EffectGear {
                 Control.knob(ControlNames.DRIVE, drive, Attribute.SATURATION,
                         "saturation in the loop; up: repeats get denser")
                         .seldom(),
-                number(ControlNames.SECOND_TAP, "%", Range.of(0, 200, second ? 75 : 0), Attribute.TIME,
+                number(ControlNames.SECOND_TAP, "%", Range.of(0, 200, second ? 50 : 0), Attribute.TIME,
                         "another repeat at this share of the time; 0: none").seldom(),
-                number(ControlNames.SPREAD, "%", Range.of(0, 100, second ? 60 : 0), Attribute.WIDTH,
+                number(ControlNames.SPREAD, "%", Range.of(0, 100, second ? 50 : 0), Attribute.WIDTH,
                         "first and second tap to either side").seldom(),
                 MIX_LAW,
                 choice(ControlNames.DRY, List.of("passed", "killed"), Attribute.SPACE,

@@ -10,17 +10,14 @@ import java.util.Set;
  *
  * @param guitars in the player's words
  * @param counts how many of each model; a model that is not there is not owned
- * @param scales the scale a device shows, by model: one of {@link #SCALES}
+ * @param scales the scale a device shows, by model, where it is not {@link DeviceScale#TENS}
  * @param mostBlocks how many blocks a tone may have
  * @param once kinds of which a tone may hold one only
  * @param practical what a model costs, weighs and takes to set up, where the player has said so
  * @param mixLaws how a model's mix control works, where it is not the usual {@link MixLaw#HELD}
  */
-public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks,
+public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, DeviceScale> scales, int mostBlocks,
         Set<GearKind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws) {
-    /** Scales that devices show for what turns from 0 to 10. */
-    public static final List<String> SCALES = List.of("0-10", "0-100", "±", "clock");
-
     /** The practical side of a piece of gear. */
     public record Practical(double price, double weightKg, double setupMinutes) {
         public static final Practical UNKNOWN = new Practical(0, 0, 0);
@@ -33,7 +30,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     }
 
     /** Gear without limits by kind and with nothing practical known. */
-    public Rig(List<String> guitars, Map<String, Integer> counts, Map<String, String> scales, int mostBlocks) {
+    public Rig(List<String> guitars, Map<String, Integer> counts, Map<String, DeviceScale> scales, int mostBlocks) {
         this(guitars, counts, scales, mostBlocks, Set.of(), Map.of(), Map.of());
     }
 
@@ -74,8 +71,8 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         return new Rig(guitars, next, scales, mostBlocks, once, practical, mixLaws);
     }
 
-    public Rig scaling(Model model, String scale) {
-        Map<String, String> next = new HashMap<>(scales);
+    public Rig scaling(Model model, DeviceScale scale) {
+        Map<String, DeviceScale> next = new HashMap<>(scales);
         next.put(model.name(), scale);
         return new Rig(guitars, counts, next, mostBlocks, once, practical, mixLaws);
     }
@@ -125,11 +122,12 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** A value as the player's own device shows it. */
     public String display(Model model, Control control, double value) {
-        String scale = scales.getOrDefault(model.name(), "0-10");
-        if (!control.unit().equals("0-10") || scale.equals("0-10")) return control.display(value);
-        if (scale.equals("±")) return String.format(java.util.Locale.ROOT, "%+.1f", value - 5).replace('-', '−');
-        if (scale.equals("0-100")) return String.format(java.util.Locale.ROOT, "%.0f", value * 10);
-        return clock(value / 10);
+        return scale(model).display(control, value);
+    }
+
+    /** The scale that the player's device of a model shows. */
+    public DeviceScale scale(Model model) {
+        return scales.getOrDefault(model.name(), DeviceScale.TENS);
     }
 
     /** Two values of a control as a range, the unit named once: "65 – 122 Hz". */
@@ -139,11 +137,5 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         int unit = to.indexOf(' ');
         boolean shared = unit > 0 && from.endsWith(to.substring(unit));
         return (shared ? from.substring(0, from.indexOf(' ')) : from) + " – " + to;
-    }
-
-    /** Clock positions: 7:00 is 0 %, 12:00 half way, 17:00 full. */
-    static String clock(double share) {
-        int minutes = (int) Math.round((7 + 10 * share) * 12) * 5;
-        return String.format(java.util.Locale.ROOT, "%d:%02d", minutes / 60, minutes % 60);
     }
 }

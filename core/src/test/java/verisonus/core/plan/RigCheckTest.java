@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
@@ -51,7 +52,7 @@ class RigCheckTest {
     @ParameterizedTest
     @CsvSource({"±, 7.5, +2.5", "±, 3, −2.0", "0-100, 7.5, 75", "clock, 5, 12:00"})
     void aDeviceShowsItsOwnScale(String scale, double value, String shown) {
-        Rig rig = RIG.scaling(Gear.model("chiming edge"), scale);
+        Rig rig = RIG.scaling(Gear.model("chiming edge"), DeviceScale.of(scale).orElseThrow());
         assertThat(rig.display(Gear.model("chiming edge"), Gear.model("chiming edge").control("gain"), value))
                 .isEqualTo(shown);
     }

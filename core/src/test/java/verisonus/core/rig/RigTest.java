@@ -70,7 +70,8 @@ class RigTest {
     @ParameterizedTest
     @CsvSource({"0-10, 3.3, 3.3", "0-100, 3.3, 33", "clock, 0, 7:00", "clock, 5, 12:00", "clock, 10, 17:00"})
     void theSameSettingIsShownOnThePlayersOwnScale(String scale, double value, String shown) {
-        Rig rig = new Rig(List.of(), Map.of("chiming edge", 1), Map.of("chiming edge", scale), 9);
+        Rig rig = new Rig(List.of(), Map.of("chiming edge", 1),
+                Map.of("chiming edge", DeviceScale.of(scale).orElseThrow()), 9);
         Model amp = Gear.model("chiming edge");
         assertThat(rig.display(amp, amp.control("gain"), value)).isEqualTo(shown);
     }
