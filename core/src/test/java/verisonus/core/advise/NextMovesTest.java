@@ -12,6 +12,8 @@ import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
@@ -121,6 +123,20 @@ class NextMovesTest {
         assertThat(SaidWord.find("Too boxy", Word.shipped()).orElseThrow().more()).isFalse();
         assertThat(SaidWord.find("more bite", Word.shipped()).orElseThrow().more()).isTrue();
         assertThat(SaidWord.find("too purple", Word.shipped())).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"bright", "too bright", "harsh", "nasal", "warm", "thick", "raspy", "punchy", "singing",
+            "spongy", "more warmth", "less sustain"})
+    void whatPlayersAskForIsUnderstood(String said) {
+        assertThat(SaidWord.find(said, Word.shipped())).isPresent();
+    }
+
+    @Test
+    void aWordThatIsNotKnownIsAnsweredWithTheNearest() {
+        assertThat(SaidWord.nearest("too boxxy", Word.shipped()).get(0)).isEqualTo("boxy");
+        assertThat(SaidWord.nearest("brigt", Word.shipped()).get(0)).isEqualTo("bright");
+        assertThat(SaidWord.nearest("purple", Word.shipped())).hasSize(3);
     }
 
     @Test

@@ -25,6 +25,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.words.Word;
 import verisonus.core.feel.Feel;
 import verisonus.core.feel.SaturationShift;
 import verisonus.core.feel.TouchCurve;
@@ -108,7 +109,9 @@ public final class AdviceModel {
     public void findMoves(String words) {
         Optional<SaidWord> word = SaidWord.find(words, model.desk().book().vocabulary());
         if (word.isEmpty()) {
-            said.set("Known words: " + String.join(", ", SaidWord.names(model.desk().book().vocabulary())) + ".");
+            List<Word> known = model.desk().book().vocabulary();
+            said.set("\"" + words.strip() + "\" is not known. Nearest: " + String.join(", ",
+                    SaidWord.nearest(words, known)) + ". All: " + String.join(", ", SaidWord.names(known)) + ".");
             return;
         }
         said.set((word.get().more() ? "For more " : "For less ") + word.get().word().name()

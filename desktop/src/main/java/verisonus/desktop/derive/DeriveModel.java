@@ -17,6 +17,7 @@ import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
 import verisonus.core.advise.Contributions;
+import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
@@ -85,10 +86,18 @@ public final class DeriveModel {
     public String missing() {
         Sounds s = desk.sounds().get();
         if (desk.open().get().isEmpty()) return "Open a case first.";
-        if (s.reference().isEmpty()) return "Add a recording with the wanted sound: drop it anywhere in the window.";
-        if (s.di().isEmpty()) return "Add a dry take of the guitar: drop it anywhere in the window.";
+        if (s.reference().isEmpty()) return "Add a recording with the wanted sound.";
+        if (s.di().isEmpty())
+            return "Add a dry take of your guitar, best of the same phrase. Until then Measure says what the recording alone"
+                    + " shows.";
         if (region().isEmpty()) return "Mark a region in which the guitar stands alone, on the Listen bench.";
         return "";
+    }
+
+    /** Whether a recording is what is missing, rather than a case or a region. */
+    boolean lacksRecording() {
+        Sounds s = desk.sounds().get();
+        return desk.open().get().isPresent() && (s.reference().isEmpty() || s.di().isEmpty());
     }
 
     private Optional<Region> region() {
@@ -187,7 +196,8 @@ public final class DeriveModel {
                     : chosen;
             Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), rig(),
-                    choices.goal().get());
+                    choices.goal().get())
+                    .sketched(Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d));
         }, derived -> {
             desk.book().keepTone(c.entry().id(), derived, String.format(Locale.ROOT,
                     "Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));

@@ -7,6 +7,7 @@ import javafx.geometry.HPos;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -22,6 +23,7 @@ import javafx.scene.layout.VBox;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.rig.Block;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -37,13 +39,15 @@ public final class DeriveView extends BorderPane {
     private final Label verdict = Nodes.wrapped("", "heading");
     private final Label summary = Nodes.wrapped("", "quiet", "small");
     private final Button derive = new Button("Derive");
+    private final Button step = new Button();
     private final GridPane table = new GridPane();
     private final LedgerView ledger;
     private final WaysView ways;
     private final ImpulsePicker impulses;
     private final ChainFoot foot;
 
-    public DeriveView(DeriveModel model, Theme theme) {
+    /** @param choose lets the player choose recordings to add */
+    public DeriveView(DeriveModel model, Theme theme, Runnable choose) {
         this.model = model;
         this.theme = theme;
         getStyleClass().add("derive");
@@ -53,7 +57,12 @@ public final class DeriveView extends BorderPane {
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
         ChoicesView schools = new ChoicesView(model.choices(), derive);
-        VBox words = Nodes.column(2, verdict, summary);
+        step.setId("next-step");
+        step.setOnAction(_ -> {
+            if (model.lacksRecording()) choose.run();
+            else model.desk().bench().set(Bench.LISTEN);
+        });
+        VBox words = Nodes.column(2, verdict, summary, step);
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
@@ -122,6 +131,10 @@ public final class DeriveView extends BorderPane {
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
                 : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
+        boolean begun = model.desk().open().get().isPresent() && !missing.isEmpty();
+        step.setText(model.lacksRecording() ? "Choose recordings…" : "Mark a region on Listen");
+        step.setVisible(begun);
+        step.setManaged(begun);
         derive.setDisable(!missing.isEmpty() || model.desk().work().busy().get());
         table.getChildren().clear();
         if (tone.isPresent()) fill(model.settings());
@@ -149,9 +162,11 @@ public final class DeriveView extends BorderPane {
 
     private static String summary(DerivedTone t) {
         int locked = t.locked().places().size();
-        return String.format(Locale.ROOT, "From a take of %s, in %.0f s%s.", t.search().pairing().said(),
+        List<String> helps = t.remarks().sketch().helps();
+        String help = helps.isEmpty() ? "" : " Would help most: " + String.join("; ", helps) + ".";
+        return String.format(Locale.ROOT, "From a take of %s, in %.0f s%s.%s", t.search().pairing().said(),
                 t.search().seconds(),
-                locked == 0 ? "" : locked == 1 ? "; one setting locked" : "; " + locked + " settings locked");
+                locked == 0 ? "" : locked == 1 ? "; one setting locked" : "; " + locked + " settings locked", help);
     }
 
     private void fill(List<SettingRow> rows) {
@@ -181,13 +196,15 @@ public final class DeriveView extends BorderPane {
         boolean on = r.block().on();
         if (!on) name.getStyleClass().add("quiet");
         table.add(name, 1, line);
-        if (!r.control().isChoice()) {
+        if (r.control().isChoice()) {
+            table.add(choice(r, on), 2, line, 2, 1);
+        } else {
             ScaleView scale = new ScaleView(r, model, theme);
             scale.setId("scale-" + id(r));
             scale.setDisable(!on);
             table.add(scale, 2, line);
+            table.add(value(r), 3, line);
         }
-        table.add(value(r), 3, line);
         table.add(Nodes.label(r.range(model.rig()), "quiet", "small"), 4, line);
         Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
         why.setTooltip(new Tooltip(r.reasonInFull()));
@@ -211,12 +228,36 @@ public final class DeriveView extends BorderPane {
         return box;
     }
 
+    /** Says at the field why it cannot be set so. */
+    private static void refuse(TextField field, String fault) {
+        field.getStyleClass().add("warned");
+        field.setAccessibleHelp(fault);
+        Tooltip said = new Tooltip(fault);
+        field.setTooltip(said);
+        javafx.geometry.Bounds at = field.localToScreen(field.getBoundsInLocal());
+        said.show(field, at.getMinX(), at.getMaxY() + 2);
+        field.textProperty().subscribe(_ -> said.hide());
+        field.focusedProperty().subscribe(_ -> said.hide());
+    }
+
+    /** A control that takes one of a few positions. */
+    private ChoiceBox<String> choice(SettingRow r, boolean on) {
+        ChoiceBox<String> box = new ChoiceBox<>();
+        box.getItems().setAll(r.control().choices());
+        box.getSelectionModel().select((int) Math.round(r.value()));
+        box.setId("choice-" + id(r));
+        box.setAccessibleText(r.block().model().name() + " " + r.control().name() + ". " + r.control().about());
+        box.setDisable(r.locked() || !on);
+        box.setOnAction(_ -> model.turn(r, box.getSelectionModel().getSelectedIndex()));
+        return box;
+    }
+
     /** The figure; pressed, it becomes a field that understands other scales too. */
     private Node value(SettingRow r) {
         Button figure = Nodes.plain(r.display(model.rig()));
         figure.getStyleClass().addAll("strong", "figure");
-        figure.setDisable(r.control().isChoice() || r.locked() || !r.block().on());
-        figure.setTooltip(new Tooltip("press to type a value, in any scale: 5.2, 52 %, 13:00"));
+        figure.setDisable(r.locked() || !r.block().on());
+        figure.setTooltip(new Tooltip("press to type a value as your device shows it, or 52 %, 13:00, half past two"));
         figure.setOnAction(_ -> {
             TextField field = Nodes.field(r.display(model.rig()), r.control().name());
             int line = GridPane.getRowIndex(figure);
@@ -224,8 +265,10 @@ public final class DeriveView extends BorderPane {
             table.add(field, 3, line);
             field.requestFocus();
             field.selectAll();
-            field.setOnAction(_ -> ScaleEntry.read(field.getText(), r.control()).ifPresentOrElse(v -> model.turn(r, v),
-                    () -> field.getStyleClass().add("warned")));
+            field.setOnAction(_ -> {
+                ScaleEntry typed = ScaleEntry.read(field.getText(), r.control(), model.rig().scale(r.block().model()));
+                typed.value().ifPresentOrElse(v -> model.turn(r, v), () -> refuse(field, typed.fault()));
+            });
             field.focusedProperty().subscribe((_, now) -> {
                 if (!now) {
                     table.getChildren().remove(field);

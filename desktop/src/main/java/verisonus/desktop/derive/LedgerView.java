@@ -138,8 +138,19 @@ final class LedgerView extends BorderPane {
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
         rows.getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
         section("After and between the notes", gears.stream().filter(LedgerView::isRest).toList());
+        section("Left open by the passage",
+                all.stream().filter(r -> r.attribute() == GapAttribute.COLOUR_LEFT_OPEN && r.audibility() >= 1)
+                        .toList());
         section("Wanted so", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
+    }
+
+    /** What was measured of two sounds; what is left open is one figure. */
+    private static String figures(GapRow r) {
+        String unit = r.unit().equals("index") ? "" : " " + r.unit();
+        return r.attribute() == GapAttribute.COLOUR_LEFT_OPEN
+                ? "up to " + figure(r.candidate(), r.unit()) + unit
+                : figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit()) + unit;
     }
 
     private static boolean isRest(GapRow r) {
@@ -154,13 +165,10 @@ final class LedgerView extends BorderPane {
 
     private VBox line(GapRow r, boolean ofTone) {
         boolean heard = r.audibility() >= 1;
-        Label what = Nodes.label(r.attribute().words().replace("spectrum ", "").replace('-', '–'),
-                heard ? "strong" : "quiet");
-        Label figures = Nodes.label(
-                figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit())
-                        + (r.unit().equals("index") ? "" : " " + r.unit()),
-                "quiet",
-                "small");
+        Label what = Nodes.label(r.attribute().playersWords(), heard ? "strong" : "quiet");
+        Label figures = Nodes.label(figures(r), "quiet", "small");
+        if (r.attribute().isBand())
+            figures.setTooltip(new Tooltip(r.attribute().words().replace("spectrum ", "").replace('-', '–')));
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Label jnd = Nodes.label(String.format(Locale.ROOT, "%.1f JND", r.audibility()), heard ? "strong" : "quiet");
@@ -170,7 +178,7 @@ final class LedgerView extends BorderPane {
         top.setAlignment(Pos.BASELINE_LEFT);
         HBox said = new HBox(8, Nodes.wrapped(words(r, heard), "small", heard ? "said" : "quiet"));
         said.setAlignment(Pos.TOP_LEFT);
-        if (ofTone && (heard || model.isWantedSo(r))) {
+        if (ofTone && r.attribute() != GapAttribute.COLOUR_LEFT_OPEN && (heard || model.isWantedSo(r))) {
             Region push = new Region();
             HBox.setHgrow(push, Priority.ALWAYS);
             ToggleButton wanted = new ToggleButton(model.isWantedSo(r) ? "chase it" : "wanted so");

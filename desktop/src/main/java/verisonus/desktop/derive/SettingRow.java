@@ -29,7 +29,7 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
     }
 
     /** @param whole ids of blocks of which every setting is wanted */
-    static List<SettingRow> of(DerivedTone derived, Set<String> whole) {
+    public static List<SettingRow> of(DerivedTone derived, Set<String> whole) {
         List<SettingRow> out = new ArrayList<>();
         for (Block b : derived.tone().blocks()) {
             boolean first = true;

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import javafx.beans.property.ObjectProperty;
@@ -64,8 +65,8 @@ public final class Desk {
     }
 
     private void listCases() {
-        cases.setAll(book.cases().stream()
-                .map(c -> new CaseLine(c, book.tone(c.id()).map(t -> t.gap().scoreJnd()))).toList());
+        Map<Long, Double> gaps = book.gapsJnd();
+        cases.setAll(book.cases().stream().map(c -> new CaseLine(c, Optional.ofNullable(gaps.get(c.id())))).toList());
     }
 
     /** Lays a case on the desk and decodes its sound in the background. */

@@ -1,6 +1,7 @@
 package verisonus.desktop.gear;
 
 import java.io.File;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -13,7 +14,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
 /** Captures a real amp in three steps: the signal out, recordings in, the nearest voicing. */
@@ -61,13 +62,11 @@ final class CaptureView extends VBox {
     }
 
     private Optional<File> opened() {
-        return Optional.ofNullable(new FileChooser().showOpenDialog(getScene().getWindow()));
+        return FileDialogs.open(getScene().getWindow(), "A recording of the amp").map(Path::toFile);
     }
 
     private Optional<File> saved() {
-        FileChooser chooser = new FileChooser();
-        chooser.setInitialFileName("test-signal.wav");
-        return Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow()));
+        return FileDialogs.save(getScene().getWindow(), "Write the test signal", "test-signal.wav").map(Path::toFile);
     }
 
     private void show() {

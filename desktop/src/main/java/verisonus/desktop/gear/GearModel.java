@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.plan.RigCheck;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
@@ -29,7 +30,7 @@ public final class GearModel {
         keep(rig().counting(model, count));
     }
 
-    public void scale(Model model, String scale) {
+    public void scale(Model model, DeviceScale scale) {
         keep(rig().scaling(model, scale));
     }
 

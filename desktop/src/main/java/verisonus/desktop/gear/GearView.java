@@ -20,6 +20,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
@@ -75,12 +76,12 @@ public final class GearView extends BorderPane {
                 show();
             }
         });
-        HBox limit = new HBox(8, Nodes.label("blocks at most"), most);
+        HBox limit = new HBox(8, Nodes.label("longest chain"), most, Nodes.label("pieces", "quiet"));
         limit.setAlignment(Pos.CENTER_LEFT);
         VBox right = Nodes.column(8, Nodes.label("Guitars", "strong"),
                 Nodes.label("one a line, with pickups and positions", "quiet", "small"), guitars,
                 Nodes.padded(Nodes.label("Limits", "strong"), 10, 0, 0, 0), limit,
-                Nodes.label("only one of a kind", "quiet", "small"), once,
+                Nodes.label("never two of these in one chain", "quiet", "small"), once,
                 Nodes.padded(
                         Nodes.wrapped("Connect a loudspeaker or a rated load of the right impedance before power. Two"
                                 + " earthed devices that hum together are joined through a transformer, never by cutting an earth."
@@ -143,9 +144,10 @@ public final class GearView extends BorderPane {
         table.add(counts, 1, line);
         if (count == 0) return;
         if (m.controls().stream().map(Control::unit).anyMatch("0-10"::equals)) {
-            ChoiceBox<String> scale = new ChoiceBox<>();
-            scale.getItems().setAll(Rig.SCALES);
-            scale.setValue(rig.scales().getOrDefault(m.name(), "0-10"));
+            ChoiceBox<DeviceScale> scale = new ChoiceBox<>();
+            scale.getItems().setAll(DeviceScale.values());
+            scale.setConverter(Choices.named(DeviceScale::words, DeviceScale.TENS));
+            scale.setValue(rig.scale(m));
             scale.setAccessibleText("scale that " + m.name() + " shows");
             scale.setOnAction(_ -> model.scale(m, scale.getValue()));
             table.add(scale, 2, line);

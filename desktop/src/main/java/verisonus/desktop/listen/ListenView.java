@@ -42,16 +42,23 @@ public final class ListenView extends BorderPane {
     private final VBox empty;
     private final RibbonView ribbons;
 
-    public ListenView(ListenModel model, Theme theme, RecordModel recording) {
+    /** @param choose lets the player choose recordings to add */
+    public ListenView(ListenModel model, Theme theme, RecordModel recording, Runnable choose) {
         this.model = model;
         getStyleClass().add("listen");
         ribbons = new RibbonView(model, theme);
         ribbons.setId("ribbons");
         ribbons.setMinHeight(200);
+        Button first = new Button("Choose recordings…");
+        first.setId("choose-recordings");
+        first.getStyleClass().add("first");
+        first.setTooltip(new Tooltip("wav, flac, aiff, mp3 or ogg (Ctrl+O)"));
+        first.setOnAction(_ -> choose.run());
         empty = Nodes.column(10, Nodes.label("Nothing to listen to yet.", "heading"),
                 Nodes.label(
-                        "Drop a recording with the wanted sound anywhere in the window, then a dry take of your guitar.",
-                        "quiet"));
+                        "First a recording with the wanted sound, then a dry take of your guitar: drop them here, or",
+                        "quiet"),
+                first);
         empty.setAlignment(Pos.CENTER);
         setPadding(new Insets(14, 22, 10, 22));
         Pane space = new Pane();
@@ -64,7 +71,11 @@ public final class ListenView extends BorderPane {
         Button record = Nodes.plain("record a dry take");
         record.setId("record-take");
         record.setTooltip(new Tooltip("play along with the region and keep the best take"));
-        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, record);
+        Button add = Nodes.plain("add recordings");
+        add.setId("add-recordings");
+        add.setTooltip(new Tooltip("choose files (Ctrl+O), or drop or paste them"));
+        add.setOnAction(_ -> choose.run());
+        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, add, record);
         left.setMinWidth(420);
         middle.setMinWidth(200);
         right.setMinWidth(290);

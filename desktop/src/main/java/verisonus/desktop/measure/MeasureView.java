@@ -28,6 +28,7 @@ import javafx.stage.FileChooser;
 import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -142,12 +143,9 @@ public final class MeasureView extends BorderPane {
     }
 
     private void export() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Export the findings");
-        chooser.setInitialFileName("findings.csv");
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("Table", "*.csv"),
-                new FileChooser.ExtensionFilter("Document", "*.json"));
-        Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).ifPresent(f -> model.export(f.toPath()));
+        FileDialogs.save(getScene().getWindow(), "Export the findings", "findings.csv",
+                new FileChooser.ExtensionFilter("Table", "*.csv"),
+                new FileChooser.ExtensionFilter("Document", "*.json")).ifPresent(model::export);
     }
 
     private void show() {

@@ -19,11 +19,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import verisonus.casebook.sheet.Page;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.store.LogEntry;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
 /** The sheet bench: the page as it will print, and the logbook as a timeline. */
@@ -85,10 +85,8 @@ public final class SheetView extends BorderPane {
     }
 
     private Optional<Path> choose(SheetFormat format) {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Export the sheet");
-        chooser.setInitialFileName(model.sheet().get().map(ToneSheet::title).orElse("sheet") + "." + format.ending());
-        return Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow())).map(java.io.File::toPath);
+        return FileDialogs.save(getScene().getWindow(), "Export the sheet",
+                model.sheet().get().map(ToneSheet::title).orElse("sheet") + "." + format.ending());
     }
 
     private void show(Optional<ToneSheet> sheet) {

@@ -1,6 +1,8 @@
 package verisonus.desktop.shell;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
@@ -16,12 +18,14 @@ import verisonus.desktop.theme.Nodes;
 final class CommandFinder extends StackPane {
     private static final int SHOWN = 14;
 
-    private final List<Command> commands;
+    private final Supplier<List<Command>> all;
+    private List<Command> commands = List.of();
     private final TextField field = new TextField();
     private final VBox found = new VBox();
 
-    CommandFinder(List<Command> commands) {
-        this.commands = commands;
+    /** @param all asked each time that it opens, as benches change what can be pressed on them */
+    CommandFinder(Supplier<List<Command>> all) {
+        this.all = all;
         getStyleClass().add("finder");
         setId("finder");
         field.setPromptText("find anything: type what you want to do");
@@ -43,11 +47,17 @@ final class CommandFinder extends StackPane {
     }
 
     private List<Command> matching() {
-        return commands.stream().filter(c -> c.matches(field.getText())).limit(SHOWN).toList();
+        return commands.stream().filter(c -> c.matches(field.getText()))
+                .sorted(Comparator.comparing(c -> !c.isNamed(field.getText()))).limit(SHOWN).toList();
     }
 
     private void narrow() {
-        found.getChildren().setAll(matching().stream().map(this::line).toList());
+        List<Command> matching = matching();
+        found.getChildren().setAll(matching.stream().map(this::line).toList());
+        if (matching.isEmpty()) {
+            found.getChildren().add(Nodes.wrapped("Nothing here is called \"" + field.getText().strip()
+                    + "\". One word is enough: derive, hear, region, file, undo, gear, level …", "quiet"));
+        }
     }
 
     private Button line(Command c) {
@@ -69,6 +79,7 @@ final class CommandFinder extends StackPane {
     }
 
     void open() {
+        commands = all.get();
         setVisible(true);
         field.clear();
         narrow();

@@ -14,6 +14,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
@@ -48,6 +49,7 @@ import verisonus.desktop.record.Inputs;
 import verisonus.desktop.record.RecordModel;
 import verisonus.desktop.sheet.SheetModel;
 import verisonus.desktop.sheet.SheetView;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 import verisonus.desktop.travel.TravelModel;
@@ -81,14 +83,14 @@ public final class ShellView extends StackPane implements AutoCloseable {
         measure = new MeasureModel(desk);
         derive = new DeriveModel(desk);
         listen = new ListenModel(desk);
-        benches.put(Bench.LISTEN, new ListenView(listen, theme, record));
+        benches.put(Bench.LISTEN, new ListenView(listen, theme, record, this::chooseRecordings));
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
-        deriving = new DeriveView(derive, theme);
+        deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
         benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
         commands = commands();
-        finder = new CommandFinder(commands);
+        finder = new CommandFinder(this::everyCommand);
         gear = new GearView(new GearModel(desk), () -> middle.setCenter(benches.get(desk.bench().get())));
         margin = new MarginView(desk, this::showGear);
         middle.setTop(header());
@@ -179,7 +181,10 @@ public final class ShellView extends StackPane implements AutoCloseable {
         for (Bench b : Bench.values()) {
             out.add(Command.of("Go to bench " + b.words(), String.valueOf(b.number()), () -> desk.bench().set(b)));
         }
-        out.add(Command.of("Play or pause", "Space", desk.player()::toggle));
+        out.add(Command.of("Add recordings", "Ctrl+O", this::chooseRecordings)
+                .also("open file import load choose song take di backing wav"));
+        out.add(Command.of("Add the recordings that were copied", "Ctrl+V", this::paste).also("paste file"));
+        out.add(Command.of("Play or pause", "Space", desk.player()::toggle).also("start stop listen"));
         for (Source s : Source.values()) {
             out.add(Command.of("Hear " + s.words(), s.key(), () -> desk.player().choose(s)));
         }
@@ -188,8 +193,10 @@ public final class ShellView extends StackPane implements AutoCloseable {
         out.add(Command.of("Hear it in the mix on or off", "", () -> {
             if (desk.player().hasBacking().get()) desk.player().inTheMix().set(!desk.player().inTheMix().get());
         }));
-        out.add(Command.of("Louder by 1 dB", "Ctrl+Up", () -> desk.player().step(1)));
-        out.add(Command.of("Softer by 1 dB", "Ctrl+Down", () -> desk.player().step(-1)));
+        out.add(Command.of("Louder by 1 dB", "Ctrl+Up", () -> desk.player().step(1))
+                .also("volume up level"));
+        out.add(Command.of("Softer by 1 dB", "Ctrl+Down", () -> desk.player().step(-1))
+                .also("volume down level quieter"));
         out.add(Command.of("Mark the next passage worth studying", "A", () -> {
             if (!listen.acceptNext()) say("Nothing more stands out.");
         }));
@@ -197,26 +204,56 @@ public final class ShellView extends StackPane implements AutoCloseable {
             listen.nextIsolation();
             say("Heard: " + desk.isolation().get().words() + ", " + desk.isolation().get().about() + ".");
         }));
-        out.add(Command.of("Tap the tempo", "T", this::tap));
-        out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure()));
+        out.add(Command.of("Tap the tempo", "T", this::tap)
+                .also("bpm beat"));
+        out.add(Command.of("Measure the region", "Ctrl+M", () -> measure.measure())
+                .also("analyse analyze evidence"));
         out.add(Command.of("Hear an exchanged part as it comes, or balanced", "F",
                 () -> derive.chain().toggleBalance()));
         out.add(Command.of("Next gap: find the move that helps most, then make it", "G", () -> {
             desk.bench().set(Bench.DERIVE);
             deriving.next();
         }));
-        out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive()));
-        out.add(Command.of("Send the tone to a floor unit over MIDI", "", this::sendTone));
-        out.add(Command.of("My gear", "Ctrl+G", this::showGear));
+        out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive())
+                .also("make match create find get settings sound amp search"));
+        out.add(Command.of("Send the tone to a floor unit over MIDI", "", this::sendTone)
+                .also("export program transmit"));
+        out.add(Command.of("My gear", "Ctrl+G", this::showGear)
+                .also("rig own equipment amps pedals devices"));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)
                 .orElse("Nothing to take back."))));
         out.add(Command.of("Redo", "Ctrl+Shift+Z", () -> say(desk.redo().map(w -> "Made again: " + w)
                 .orElse("Nothing to make again."))));
-        out.add(Command.of("New case", "", () -> margin().ask()));
-        out.add(Command.of("Day or night", "Ctrl+N", theme::turn));
-        out.add(Command.of("Find a command, see all keys", "Ctrl+K", this::openFinder));
-        out.add(Command.of("Explain what is under focus", "F1", this::explain));
+        out.add(Command.of("New case", "", () -> margin().ask())
+                .also("begin create song project"));
+        out.add(Command.of("Day or night", "Ctrl+N", theme::turn)
+                .also("dark light theme"));
+        out.add(Command.of("Find a command, see all keys", "Ctrl+K", this::openFinder)
+                .also("shortcuts keyboard help"));
+        out.add(Command.of("Explain what is under focus", "F1", this::explain)
+                .also("help what"));
         return out;
+    }
+
+    private List<Command> everyCommand() {
+        List<Command> all = new java.util.ArrayList<>(commands);
+        all.addAll(BenchCommands.of(desk, benches));
+        return all;
+    }
+
+    private void chooseRecordings() {
+        desk.addFiles(FileDialogs.recordings(getScene().getWindow()));
+    }
+
+    /** Files that were copied in another program are added as if they were dropped. */
+    private void paste() {
+        List<java.nio.file.Path> files = Clipboard.getSystemClipboard().getFiles().stream().map(java.io.File::toPath)
+                .toList();
+        if (files.isEmpty()) {
+            say("There is no file to paste: copy a recording first, or choose one with Ctrl+O.");
+        } else {
+            desk.addFiles(files);
+        }
     }
 
     /** Taps stand as the region's tempo two seconds after the last. */

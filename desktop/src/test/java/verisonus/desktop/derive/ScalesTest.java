@@ -9,6 +9,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.compare.GapAttribute;
@@ -17,6 +18,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
@@ -29,25 +31,55 @@ class ScalesTest {
 
     @ParameterizedTest
     @CsvSource({"5.2, 5.2", "'5,2', 5.2", "52 %, 5.2", "12:00, 5", "7:00, 0", "17:00, 10", "5:00, 10", "9:30, 2.5",
-            "99, 10", "−3, 0"})
+            "half past two, 7.5", "14:30, 7.5", "quarter to 4 o'clock, 8.75", "noon, 5", "nine, 2",
+            "twelve o'clock, 5"})
     void aTypedSettingIsUnderstoodInOtherScales(String typed, double value) {
-        assertThat(ScaleEntry.read(typed, GAIN).orElseThrow()).isCloseTo(value, within(1e-9));
+        assertThat(read(typed, GAIN, DeviceScale.TENS)).isCloseTo(value, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"HUNDREDS, 52, 5.2", "HUNDREDS, 52 %, 5.2", "SIGNED, +2.5, 7.5", "SIGNED, −5, 0", "CLOCK, 14:30, 7.5",
+            "TENS, 7, 7"})
+    void aPlainNumberIsReadInTheDevicesOwnScale(DeviceScale scale, String typed, double value) {
+        assertThat(read(typed, GAIN, scale)).isCloseTo(value, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @EnumSource(DeviceScale.class)
+    void whatADeviceShowsCanBeTyped(DeviceScale scale) {
+        for (double v = 0; v <= 10; v += 0.5)
+            assertThat(read(scale.display(GAIN, v), GAIN, scale)).isCloseTo(v, within(0.06));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"TENS, 52, 0.0 to 10.0", "HUNDREDS, 140, 0 to 100", "TENS, −3, 0.0 to 10.0",
+            "CLOCK, 17:30, 7:00 to 17:00"})
+    void whatLiesOutsideTheScaleIsRefusedWithItsEnds(DeviceScale scale, String typed, String ends) {
+        ScaleEntry e = ScaleEntry.read(typed, GAIN, scale);
+        assertThat(e.value()).isEmpty();
+        assertThat(e.fault()).contains(ends);
+    }
+
+    private static double read(String typed, Control control, DeviceScale scale) {
+        return ScaleEntry.read(typed, control, scale).value().orElseThrow();
     }
 
     @Test
     void unitsAreUnderstood() {
         Control hz = Gear.model("parametric equalizer").control("peak 1 frequency");
-        assertThat(ScaleEntry.read("1.2 k", hz).orElseThrow()).isEqualTo(1200);
-        assertThat(ScaleEntry.read("900 Hz", hz).orElseThrow()).isEqualTo(900);
+        assertThat(read("1.2 k", hz, DeviceScale.TENS)).isEqualTo(1200);
+        assertThat(read("1k2", hz, DeviceScale.TENS)).isEqualTo(1200);
+        assertThat(read("900 Hz", hz, DeviceScale.TENS)).isEqualTo(900);
         Control time = Gear.model("clean echo").control("time");
-        assertThat(ScaleEntry.read("0.45 s", time).orElseThrow()).isCloseTo(450, within(1e-9));
-        assertThat(ScaleEntry.read("286 ms", time).orElseThrow()).isEqualTo(286);
+        assertThat(read("0.45 s", time, DeviceScale.TENS)).isCloseTo(450, within(1e-9));
+        assertThat(read("286 ms", time, DeviceScale.TENS)).isEqualTo(286);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "loud", "1:2:3", "--4", "4 parsecs"})
     void whatIsNoSettingIsLeftAlone(String typed) {
-        assertThat(ScaleEntry.read(typed, GAIN)).isEmpty();
+        assertThat(ScaleEntry.read(typed, GAIN, DeviceScale.TENS).value()).isEmpty();
+        assertThat(ScaleEntry.read(typed, GAIN, DeviceScale.TENS).fault()).contains("no setting");
     }
 
     @Test

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
@@ -49,7 +50,7 @@ class GearModelTest {
         model.guitars("one, two pickups\n\n  another  \n");
         assertThat(model.mostBlocks(6)).isTrue();
         assertThat(model.mostBlocks(0)).isFalse();
-        model.scale(Gear.model("chiming edge"), "±");
+        model.scale(Gear.model("chiming edge"), DeviceScale.SIGNED);
         model.practical(Gear.model("chiming edge"), new Rig.Practical(1, 2, 3));
         Rig rig = fixture.book().rig();
         assertThat(rig.once()).containsExactly(GearKind.ECHO);

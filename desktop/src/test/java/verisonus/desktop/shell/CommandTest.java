@@ -17,6 +17,15 @@ class CommandTest {
     }
 
     @Test
+    void isFoundByWhatElseAPlayerMightCallIt() {
+        Command add = Command.of("Add recordings", "Ctrl+O", () -> {}).also("open file, import");
+        assertThat(add.matches("import")).isTrue();
+        assertThat(add.matches("add file")).isTrue();
+        assertThat(add.isNamed("import")).isFalse();
+        assertThat(add.isNamed("rec")).isTrue();
+    }
+
+    @Test
     void showsItsKeys() {
         assertThat(hear.keyWords()).isEqualTo("R");
         assertThat(Command.of("New case", "", () -> {}).keyWords()).isEmpty();

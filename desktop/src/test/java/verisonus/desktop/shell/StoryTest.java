@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.geometry.Bounds;
@@ -68,14 +69,11 @@ class StoryTest {
         FxToolkit.cleanupStages();
     }
 
-    private void waitFor(BooleanSupplier done) throws InterruptedException {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_S);
-        int quiet = 0;
-        while (quiet < 2 && System.nanoTime() < until) {
-            quiet = onWindow(done) ? quiet + 1 : 0;
-            Thread.sleep(40);
-        }
-        assertThat(onWindow(done)).isTrue();
+    /** Twice in a row: what ends may begin the next. */
+    private static void waitFor(BooleanSupplier done) throws Exception {
+        AtomicInteger times = new AtomicInteger();
+        WaitForAsyncUtils.waitFor(LONGEST_S, TimeUnit.SECONDS,
+                () -> (onWindow(done) ? times.incrementAndGet() : times.getAndSet(0)) >= 2);
         WaitForAsyncUtils.waitForFxEvents();
     }
 
@@ -200,7 +198,7 @@ class StoryTest {
         assertThat(open().tone().orElseThrow().gap()).isEqualTo(before.gap());
     }
 
-    private void turnTheTrebleAway() throws InterruptedException {
+    private void turnTheTrebleAway() throws Exception {
         DerivedTone before = open().tone().orElseThrow();
         Node scale = find("#scale-amp-treble");
         robot.interact(scale::requestFocus);
@@ -291,5 +289,56 @@ class StoryTest {
         robot.write("night").type(KeyCode.ENTER);
         waitFor(() -> window.theme().isNight());
         assertThat(this.<Node>find("#finder").isVisible()).isFalse();
+    }
+
+    @Test
+    @Order(12)
+    void whatIsOnOtherBenchesIsFoundAndWhatIsNowhereIsSaid() throws Exception {
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        waitFor(() -> find("#finder").isVisible());
+        robot.write("xyzzy");
+        waitFor(() -> robot.lookup("#finder .label").queryAllAs(Label.class).stream()
+                .anyMatch(l -> l.getText().contains("Nothing here is called")));
+        TextField field = robot.lookup("#finder .text-field").queryAs(TextField.class);
+        robot.interact(field::clear);
+        robot.write("import");
+        waitFor(() -> robot.lookup("Add recordings").tryQuery().isPresent());
+        robot.interact(field::clear);
+        robot.write("export html").type(KeyCode.ESCAPE);
+        waitFor(() -> !find("#finder").isVisible());
+    }
+
+    @Test
+    @Order(8)
+    void aChoiceOfTheChainIsSetAndTakenBack() throws Exception {
+        robot.clickOn("#bench-derive");
+        waitFor(() -> robot.lookup("#scale-amp-gain").tryQuery().isPresent());
+        javafx.scene.control.MenuButton add = find("#add-block");
+        robot.interact(() -> {
+            add.getOnShowing().handle(null);
+            add.getItems().stream().flatMap(m -> ((javafx.scene.control.Menu) m).getItems().stream())
+                    .filter(i -> i.getText().equals("clean echo")).findFirst().orElseThrow().fire();
+        });
+        waitFor(() -> !desk.work().busy().get() && robot.lookup("#choice-echo-sides").tryQuery().isPresent());
+        var choice = robot.lookup(n -> n instanceof javafx.scene.control.ChoiceBox
+                && String.valueOf(n.getId()).startsWith("choice-")).<javafx.scene.control.ChoiceBox<String>>query();
+        DerivedTone before = open().tone().orElseThrow();
+        robot.interact(() -> choice.getSelectionModel().select(
+                choice.getSelectionModel().getSelectedIndex() == 0 ? 1 : 0));
+        waitFor(() -> !desk.work().busy().get() && !open().tone().orElseThrow().tone().equals(before.tone()));
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        waitFor(() -> !desk.work().busy().get() && open().tone().orElseThrow().tone().equals(before.tone()));
+    }
+
+    @Test
+    @Order(14)
+    void anEmptyCaseOffersTheNextStepOnEveryBenchThatNeedsARecording() throws Exception {
+        robot.interact(() -> desk.addCase("Empty"));
+        waitFor(() -> !desk.work().busy().get() && open().media().isEmpty());
+        robot.clickOn("#bench-derive");
+        waitFor(() -> find("#next-step").isVisible());
+        assertThat(this.<javafx.scene.control.Button>find("#next-step").getText()).contains("Choose recordings");
+        robot.clickOn("#bench-listen");
+        waitFor(() -> robot.lookup("#choose-recordings").tryQuery().filter(Node::isVisible).isPresent());
     }
 }
