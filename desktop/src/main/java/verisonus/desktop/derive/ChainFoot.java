@@ -53,7 +53,7 @@ final class ChainFoot extends FlowPane {
 
     /** What can be put in, by kind. */
     private MenuButton add() {
-        MenuButton out = new MenuButton("Add to the chain");
+        MenuButton out = new MenuButton("Add a piece");
         out.setId("add-block");
         out.setMinWidth(Region.USE_PREF_SIZE);
         out.getStyleClass().addAll("plain", "small");

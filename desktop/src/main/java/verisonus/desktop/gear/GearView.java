@@ -1,6 +1,9 @@
 package verisonus.desktop.gear;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -10,6 +13,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
@@ -36,6 +40,8 @@ public final class GearView extends BorderPane {
     private final Label check = Nodes.wrapped("", "small");
     private final TextArea guitars = new TextArea();
     private final FlowPane once = new FlowPane(10, 4);
+    private final TextField search = Nodes.field("", "add what you own: search by name or kind");
+    private final ToggleButton all = new ToggleButton("show all");
     private final TextField most = Nodes.field("", "most blocks in a tone");
 
     /** @param close puts the sheet away */
@@ -45,13 +51,24 @@ public final class GearView extends BorderPane {
         Button done = Nodes.plain("done");
         done.setId("gear-done");
         done.setOnAction(_ -> close.run());
+        search.setId("gear-search");
+        search.setPromptText("add what I own: overdrive, echo, ribbon …");
+        search.setPrefColumnCount(26);
+        search.textProperty().subscribe(this::show);
+        search.setOnAction(_ -> addFirst());
+        all.setId("gear-all");
+        all.getStyleClass().addAll("plain", "small");
+        all.setTooltip(new Tooltip("everything that can be simulated, owned or not"));
+        all.selectedProperty().subscribe(this::show);
+        HBox find = new HBox(10, search, all);
+        find.setAlignment(Pos.CENTER_LEFT);
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(10, Nodes.column(2, Nodes.label("My gear", "heading"),
+        HBox head = new HBox(10, Nodes.column(4, Nodes.label("My gear", "heading"),
                 Nodes.label("A tone is derived with what stands here. Numbers that you do not know may stay 0.",
                         "quiet",
                         "small"),
-                check), space, done);
+                check, find), space, done);
         setTop(head);
         int[] widths = {158, 54, 110, 48, 44, 50};
         for (int w : widths) table.getColumnConstraints().add(new ColumnConstraints(w));
@@ -122,11 +139,37 @@ public final class GearView extends BorderPane {
         for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
         int line = 1;
         for (GearKind k : GearKind.values()) {
+            List<Model> shown = Gear.of(k).stream().filter(m -> isShown(m, rig)).toList();
+            if (shown.isEmpty()) continue;
             Label kind = Nodes.label(k.word(), "strong");
             kind.setPadding(new Insets(8, 0, 0, 0));
             table.add(kind, 0, line++);
-            for (Model m : Gear.of(k)) row(m, rig, line++);
+            for (Model m : shown) row(m, rig, line++);
         }
+        if (line == 1) {
+            table.add(Nodes.label(search.getText().isBlank()
+                    ? "Nothing is named yet: search for what you own."
+                    : "Nothing is called that here. Gear goes by what it does: overdrive, chiming, ribbon …", "quiet"),
+                    0, 1, 6, 1);
+        }
+    }
+
+    /** What is owned; while something is searched for, what fits; everything where the player wants to see it. */
+    private boolean isShown(Model m, Rig rig) {
+        String words = search.getText().toLowerCase(Locale.ROOT).strip();
+        if (!words.isEmpty())
+            return (m.name() + " " + m.kind().word() + " " + m.about()).toLowerCase(Locale.ROOT).contains(words);
+        return all.isSelected() || rig.has(m);
+    }
+
+    /** Enter takes the first that fits and is not owned yet. */
+    private void addFirst() {
+        Rig rig = model.rig();
+        if (search.getText().isBlank()) return;
+        Optional<Model> first = Arrays.stream(GearKind.values()).flatMap(k -> Gear.of(k).stream())
+                .filter(m -> isShown(m, rig) && !rig.has(m)).findFirst();
+        search.clear();
+        first.ifPresent(m -> model.count(m, 1));
     }
 
     private void row(Model m, Rig rig, int line) {
@@ -134,6 +177,14 @@ public final class GearView extends BorderPane {
         Label name = Nodes.label(m.name(), count > 0 ? "label" : "quiet");
         name.setTooltip(new Tooltip(m.about()));
         table.add(name, 0, line);
+        if (count == 0) {
+            Button add = Nodes.plain("add");
+            add.setId("add-" + m.name().replace(' ', '-'));
+            add.setAccessibleText("add " + m.name());
+            add.setOnAction(_ -> model.count(m, 1));
+            table.add(add, 1, line);
+            return;
+        }
         ChoiceBox<Integer> counts = new ChoiceBox<>();
         counts.getItems().setAll(0, 1, 2, 3, 4);
         if (count > 4) counts.getItems().add(count);
@@ -142,7 +193,6 @@ public final class GearView extends BorderPane {
         counts.setAccessibleText("how many of " + m.name());
         counts.setOnAction(_ -> model.count(m, counts.getValue()));
         table.add(counts, 1, line);
-        if (count == 0) return;
         if (m.controls().stream().map(Control::unit).anyMatch("0-10"::equals)) {
             ChoiceBox<DeviceScale> scale = new ChoiceBox<>();
             scale.getItems().setAll(DeviceScale.values());

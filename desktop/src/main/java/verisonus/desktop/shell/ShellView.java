@@ -71,6 +71,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
     private final List<Command> commands;
     private final CommandFinder finder;
     private final GearView gear;
+    private final ThreadView thread;
     private final SimulatedFloorUnit floorUnit = new SimulatedFloorUnit(1);
     private final PauseTransition tapped = new PauseTransition(Duration.seconds(2));
 
@@ -91,7 +92,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
         commands = commands();
         finder = new CommandFinder(this::everyCommand);
-        gear = new GearView(new GearModel(desk), () -> middle.setCenter(benches.get(desk.bench().get())));
+        thread = new ThreadView(desk, this::goTo);
+        gear = new GearView(new GearModel(desk), () -> goTo(desk.bench().get()));
         margin = new MarginView(desk, this::showGear);
         middle.setTop(header());
         BorderPane frame = new BorderPane(middle);
@@ -101,7 +103,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         note.setVisible(false);
         setAlignment(note, javafx.geometry.Pos.TOP_CENTER);
         setMargin(note, new Insets(84, 0, 0, 230));
-        desk.bench().subscribe(b -> middle.setCenter(benches.get(b)));
+        desk.bench().subscribe(this::goTo);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         setOnDragOver(e -> {
             if (e.getDragboard().hasFiles()) e.acceptTransferModes(TransferMode.COPY);
@@ -111,6 +113,14 @@ public final class ShellView extends StackPane implements AutoCloseable {
 
     private void showGear() {
         middle.setCenter(gear);
+        thread.setAway(true);
+    }
+
+    /** To a bench, also from what is no bench. */
+    private void goTo(Bench b) {
+        desk.bench().set(b);
+        middle.setCenter(benches.get(b));
+        thread.setAway(false);
     }
 
     /** Offers the devices that take MIDI, sends to the chosen one and says what became of it. */
@@ -164,7 +174,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         VBox corner = Nodes.column(0, night, find);
         corner.setMinWidth(Region.USE_PREF_SIZE);
         corner.setAlignment(javafx.geometry.Pos.TOP_RIGHT);
-        HBox header = new HBox(16, words, space, new ThreadView(desk), corner);
+        HBox header = new HBox(16, words, space, thread, corner);
         header.setPadding(new Insets(12, 12, 8, 22));
         header.getStyleClass().addAll("header", "ruled-below");
         return header;
@@ -179,7 +189,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
     private List<Command> commands() {
         List<Command> out = new java.util.ArrayList<>();
         for (Bench b : Bench.values()) {
-            out.add(Command.of("Go to bench " + b.words(), String.valueOf(b.number()), () -> desk.bench().set(b)));
+            out.add(Command.of("Go to bench " + b.words(), String.valueOf(b.number()), () -> goTo(b)));
         }
         out.add(Command.of("Add recordings", "Ctrl+O", this::chooseRecordings)
                 .also("open file import load choose song take di backing wav"));

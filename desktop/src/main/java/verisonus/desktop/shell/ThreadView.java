@@ -1,6 +1,7 @@
 package verisonus.desktop.shell;
 
 import java.util.Locale;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -17,14 +18,23 @@ import verisonus.desktop.theme.Nodes;
 /** The benches as a numbered thread in working order; each shows whether it is untouched, begun or done. */
 final class ThreadView extends HBox {
     private final Desk desk;
+    private final Consumer<Bench> goTo;
+    private boolean away;
 
-    ThreadView(Desk desk) {
+    ThreadView(Desk desk, Consumer<Bench> goTo) {
         this.desk = desk;
+        this.goTo = goTo;
         getStyleClass().add("thread-view");
         setAlignment(Pos.TOP_LEFT);
         setMinWidth(USE_PREF_SIZE);
         desk.open().subscribe(this::show);
         desk.bench().subscribe(this::show);
+        show();
+    }
+
+    /** Whether something else than a bench is shown: then none is marked. */
+    void setAway(boolean now) {
+        away = now;
         show();
     }
 
@@ -47,7 +57,7 @@ final class ThreadView extends HBox {
 
     private Button station(Bench b) {
         Standing standing = desk.open().get().map(o -> o.standing(b)).orElse(Standing.UNTOUCHED);
-        boolean here = desk.bench().get() == b;
+        boolean here = desk.bench().get() == b && !away;
         Label number = Nodes.label(String.valueOf(b.number()), "small", "strong");
         StackPane circle = new StackPane(number);
         circle.getStyleClass().addAll("station", standing.name().toLowerCase(Locale.ROOT));
@@ -66,7 +76,7 @@ final class ThreadView extends HBox {
         String word = standing.name().toLowerCase(Locale.ROOT);
         button.setAccessibleText("bench " + b.words() + ", " + word);
         button.setTooltip(new Tooltip(b.words() + " (" + b.number() + "), " + word));
-        button.setOnAction(_ -> desk.bench().set(b));
+        button.setOnAction(_ -> goTo.accept(b));
         return button;
     }
 }

@@ -341,4 +341,22 @@ class StoryTest {
         robot.clickOn("#bench-listen");
         waitFor(() -> robot.lookup("#choose-recordings").tryQuery().filter(Node::isVisible).isPresent());
     }
+
+    @Test
+    @Order(13)
+    void gearIsSearchedForAddedAndLeftToTheBenchOneCameFrom() throws Exception {
+        verisonus.core.rig.Model optical = verisonus.core.rig.Gear.model("slow optical compressor");
+        assertThat(desk.book().rig().has(optical)).isFalse();
+        robot.clickOn("#bench-derive").clickOn("#my-gear");
+        waitFor(() -> robot.lookup("#gear-search").tryQuery().isPresent());
+        assertThat(robot.lookup("#count-slow-optical-compressor").tryQuery()).isEmpty();
+        robot.clickOn("#gear-search").write("optical comp");
+        waitFor(() -> robot.lookup("#add-slow-optical-compressor").tryQuery().isPresent());
+        robot.type(KeyCode.ENTER);
+        waitFor(() -> desk.book().rig().has(optical)
+                && robot.lookup("#count-slow-optical-compressor").tryQuery().isPresent());
+        robot.clickOn("#bench-derive");
+        waitFor(() -> robot.lookup("#gear-search").tryQuery().isEmpty());
+        assertThat(desk.bench().get()).isEqualTo(Bench.DERIVE);
+    }
 }
