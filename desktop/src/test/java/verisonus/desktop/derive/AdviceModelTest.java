@@ -73,7 +73,7 @@ class AdviceModelTest {
     @Test
     void aMoveThatMakesThingsWorseIsTakenBackAndSaidSo() {
         Tone before = tone();
-        Tone worse = before.with(before.find("amp").orElseThrow().with("treble", 0).with("bass", 10));
+        Tone worse = before.with(before.find("amp").orElseThrow().with("treble", 10).with("presence", 10));
         model.advice().show(new Move(worse, "a bad idea", List.of(), 1, java.util.Map.of()));
         fixture.settle();
         assertThat(tone()).isEqualTo(before);
@@ -84,7 +84,7 @@ class AdviceModelTest {
     @Test
     void wordsFindMovesAndUnknownOnesAreAnswered() {
         model.advice().findMoves("too purple");
-        assertThat(model.advice().said().get()).contains("Known words").contains("boxy");
+        assertThat(model.advice().said().get()).contains("is not known").contains("boxy");
         model.advice().findMoves("too thin");
         fixture.settle();
         assertThat(model.advice().said().get()).startsWith("For less thin");

@@ -145,7 +145,7 @@ class BenchModelsTest {
             assertThat(m.missing()).isEmpty();
             fixture.desk().addCase("Empty");
             fixture.settle();
-            assertThat(m.missing()).contains("drop it");
+            assertThat(m.missing()).contains("Add a recording");
         }
 
         @Test

@@ -21,6 +21,8 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
     public static final double STILL = -0.5;
     /** From here on it is said without doubt. */
     public static final double SURELY = 2;
+    /** Down from here something else is heard; between, nothing is held against the guitar. */
+    private static final double OTHERS = -1;
     private static final double QUIET_DB = 30;
     private static final double BARE_SHARE = 0.9;
     private static final double BARE = 1.5;
@@ -75,7 +77,7 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
         for (int i = 0; i < sounds.length; i++) {
             if (!sounds[i]) continue;
             sounding++;
-            if (logOdds[i] < 0) others++;
+            if (logOdds[i] < OTHERS) others++;
         }
         return sounding == 0 ? 0 : (double) others / sounding;
     }
