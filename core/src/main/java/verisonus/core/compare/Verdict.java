@@ -58,7 +58,9 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
                     most > FAR_JND ? "still far off: %s, %.1f JND" : "off by what is heard: %s, %.1f JND",
                     what, most));
         }
-        if (Math.abs(wider) > NEAR_JND)
+        boolean named = gap.rows().stream().filter(gap::counts).findFirst()
+                .filter(r -> r.attribute() == GapAttribute.REST_SIDES).isPresent();
+        if (Math.abs(wider) > NEAR_JND && !named)
             parts.add("the record stands " + (wider > 0 ? "wider" : "narrower") + " than this tone");
         if (open > NEAR_JND) parts.add("the passage leaves the colour open; a longer one would tell");
         if (!missing.isEmpty()) parts.add("missing: " + String.join(", ", missing));
