@@ -36,16 +36,18 @@ final class RestRows {
      * Reads both and compares.
      *
      * @param dryTone the tone without its effects on the take, in time with both
+     * @param moving whether the tone has a movement
      */
-    static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, Evidence found,
+    static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, boolean moving, Evidence found,
             ReplayExamination.Setting setting, ExecutorService workers) {
         List<GapRow> out = new ArrayList<>();
-        ColourLeftOpen.db(reference, candidate)
-                .ifPresent(db -> out.add(new GapRow(GapAttribute.COLOUR_LEFT_OPEN, "dB", 0,
-                        db, COLOUR_JND_DB, STAGE,
-                        "the passage is too short, or too uneven, to hold the colour to less: mark a "
-                                + "longer one in which the guitar stands alone",
-                        true)));
+        // A sweep that stands elsewhere in its round makes pieces differ, however long the passage.
+        if (!moving) {
+            ColourLeftOpen.db(reference, candidate).ifPresent(db -> out.add(new GapRow(GapAttribute.COLOUR_LEFT_OPEN,
+                    "dB", 0, db, COLOUR_JND_DB, STAGE, "the passage is too short, or too uneven, to hold the colour to "
+                            + "less: mark a longer one in which the guitar stands alone",
+                    true)));
+        }
         if (reference.durationS() < ReplayExamination.SHORTEST_S) return out;
         UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
         List<Callable<UnexplainedRest>> other = List
