@@ -54,7 +54,7 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
         if (json) {
             System.out.println(Json.text(written(found, course)));
         } else {
-            if (found.isEmpty())
+            if (found.stream().noneMatch(f -> f.purpose() == Passage.Purpose.CORE_TONE))
                 System.out
                         .println("the guitar never stands alone here: study it with a take of the same phrase (--di)");
             for (Passage p : found)
