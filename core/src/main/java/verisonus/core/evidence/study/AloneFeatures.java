@@ -125,6 +125,7 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
             for (int k = 0; k < 3; k++) floorDb[k] = quietTenthDb(mid[of[k]], level, loudest - REST_DB);
             double[][] own = new double[frames][];
             for (int i = 0; i < frames; i++) own[i] = frame(i);
+            // Those of which it matters what is usual in the recording: levels about now, lines, lone rises, width.
             int[] relative = {7, 8, 9, 10, 11, 12, 16, 18, 21, 23, 35, 36};
             double[][] out = new double[frames][own[0].length + 2 * relative.length];
             for (int i = 0; i < frames; i++) System.arraycopy(own[i], 0, out[i], 0, own[0].length);
@@ -163,31 +164,31 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
                 for (int b : against)
                     v[n++] = (b == SUB ? lines.subDb(i, half) : db(mean(mid[b], from(i, half), to(i, half)))) - middle;
             }
-            // 14
+            // From 14 on: against the whole recording.
             v[n++] = lines.subDb(i, 0.5) - fileDb[MIDDLE];
             v[n++] = db(mean(mid[KICK], from(i, 0.5), to(i, 0.5))) - fileDb[MIDDLE];
             v[n++] = db(most(mid[HIGHS], from(i, 0.25), to(i, 0.25))) - fileDb[MIDDLE];
-            // 17
+            // From 17 on: lines under the lowest string.
             v[n++] = lines.strongestDb(i, 0.25) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
             v[n++] = lines.strongestDb(i, 1) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
             v[n++] = lines.standsOutDb(i);
             v[n++] = lines.lowest(i);
-            // 21
+            // From 21 on: rises in which the middle has no part.
             v[n++] = most(highAlone, i, 0.25);
             v[n++] = average(highAlone, i, 1);
             v[n++] = most(kickAlone, i, 0.25);
             v[n++] = average(kickAlone, i, 1);
-            // 25
+            // From 25 on: whether bands move together.
             v[n++] = together(i, MIDDLE, HIGHS);
             v[n++] = together(i, KICK, MIDDLE);
             v[n++] = together(i, FIRST_MIDDLE, HIGH_MIDS);
             v[n++] = together(i, LOW_MIDS, SECOND_MIDDLE);
-            // 29
+            // From 29 on: how far bands swing, and how far down they come.
             v[n++] = range(i, HIGHS);
             v[n++] = range(i, KICK);
             int[] of = {KICK, MIDDLE, HIGHS};
             for (int k = 0; k < 3; k++) v[n++] = floorDb[k] - db(most(mid[of[k]], from(i, 1), to(i, 1)));
-            // 34
+            // From 34 on: how restless the middle is, how wide each band.
             v[n++] = average(middleRises, i, 1);
             for (int b : new int[]{KICK, MIDDLE, HIGHS, HIGH_MIDS}) {
                 v[n++] = stereo
