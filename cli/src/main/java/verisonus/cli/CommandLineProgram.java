@@ -41,7 +41,8 @@ public final class CommandLineProgram {
                 new SwapCommand(), new TurnCommand(), new PlacesCommand(),
                 new LevelsCommand(), new ImpulsesCommand(), new CaptureCommand(),
                 new DeriveCommand(), new MovesCommand(), new PassagesCommand(), new FeelCommand(),
-                new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(), new TimesCommand(),
+                new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(),
+                new SweepCommand(), new TimesCommand(),
                 new RepeatsCommand(), new SheetCommand())) {
             line.addSubcommand(command);
         }

@@ -42,7 +42,7 @@ public final class ToneJson {
                 if (c.isChoice()) {
                     settings.put(c.name(), c.choices().get((int) Math.round(s.getValue())));
                 } else {
-                    Json.put(settings, c.name(), s.getValue(), 3);
+                    settings.put(c.name(), s.getValue());
                 }
             }
         }

@@ -14,8 +14,8 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

@@ -33,6 +33,7 @@ public final class Casebook implements AutoCloseable {
     private final Sql sql;
     private final History history;
     private final SoundStore sounds;
+    private final TravelShelf travels;
 
     private Casebook(Path file, Connection connection, Clock clock) {
         this.file = file;
@@ -40,6 +41,7 @@ public final class Casebook implements AutoCloseable {
         this.sql = new Sql(connection);
         this.history = new History(sql, clock);
         this.sounds = new SoundStore(sql);
+        this.travels = new TravelShelf(this);
     }
 
     /** Opens a casebook that is there. */
@@ -99,6 +101,11 @@ public final class Casebook implements AutoCloseable {
 
     public Path file() {
         return file;
+    }
+
+    /** Playback systems, trims and what was heard on them. */
+    public TravelShelf travels() {
+        return travels;
     }
 
     /** Cases in the player's order. */
@@ -423,6 +430,14 @@ public final class Casebook implements AutoCloseable {
         } catch (SQLException e) {
             throw new StoreFault(file.toString(), e);
         }
+    }
+
+    synchronized <T> List<T> listed(String query, Sql.Row<T> row, Object... values) {
+        return read(() -> sql.list(query, row, values));
+    }
+
+    synchronized <T> T changed(String text, Optional<Long> caseId, History.Work<T> work) {
+        return change(text, caseId, work);
     }
 
     private <T> T change(String text, Optional<Long> caseId, History.Work<T> work) {

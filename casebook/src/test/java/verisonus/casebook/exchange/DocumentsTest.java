@@ -23,7 +23,7 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -141,7 +141,7 @@ class DocumentsTest {
     @Test
     void travelNamesTheWorstSystemAndTheSafeTime() {
         var travelled = new Journey(notes(), Optional.empty(), 88).to(PlaybackSystem.ALL);
-        ObjectNode out = TravelJson.write(travelled, 88);
+        ObjectNode out = TravelJson.write(travelled, 88, java.util.Map.of());
         assertThat(out.path("systems")).hasSize(6);
         assertThat(out.path("safe_minutes_per_day").asDouble()).isCloseTo(240, within(0.1));
         assertThat(PlaybackSystem.find(out.path("worst").asString())).isPresent();

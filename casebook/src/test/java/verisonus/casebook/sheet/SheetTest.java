@@ -29,7 +29,7 @@ import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.InputFault;
 
 class SheetTest {

@@ -276,7 +276,7 @@ class CasebookTest {
             }
             assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("newer");
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
-                s.execute("PRAGMA user_version = 4");
+                s.execute("PRAGMA user_version = " + Migrations.NEWEST);
             }
             book = Casebook.open(file);
         }

@@ -29,6 +29,16 @@ public final class EqualLoudness {
         return (1 - share) * atStandard(right - 1, phon) + share * atStandard(right, phon);
     }
 
+    /** Level under which a tone of this frequency is not heard at all, dB SPL. */
+    public static double thresholdDbSpl(double hz) {
+        double f = Math.clamp(hz, HZ[0], HZ[HZ.length - 1]);
+        int i = Arrays.binarySearch(HZ, f);
+        if (i >= 0) return T_F[i];
+        int right = -i - 1;
+        double share = Math.log(f / HZ[right - 1]) / Math.log(HZ[right] / HZ[right - 1]);
+        return (1 - share) * T_F[right - 1] + share * T_F[right];
+    }
+
     private static double atStandard(int i, double phon) {
         double n = Math.clamp(phon, 20, 90);
         double a = 4.47e-3 * (Math.pow(10, 0.025 * n) - 1.15)

@@ -1,20 +1,41 @@
 package verisonus.core.travel;
 
 import java.util.List;
+import verisonus.core.travel.system.PlaybackSystem;
 
 /**
  * A tone on one playback system.
  *
+ * @param bands how each named band changes
+ * @param thirdsDb how each third octave from 25 Hz to 12.5 kHz changes, loudness matched
  * @param loudnessChangeDb how much louder the system makes the tone before loudness is matched
- * @param findings what becomes of the tone, most audible first
+ * @param spreadChangeDb how much further loud and soft moments lie apart; below 0: the system holds back
+ * @param mono what the sum of both channels takes, on one loudspeaker
+ * @param gaps what differs from the record, where there is one
+ * @param details what becomes of the tone, most audible first
  * @param advice what to turn, in the same order
  * @param changeDb size of the whole change: RMS over the bands in which the tone has something
  */
-public record Travelled(PlaybackSystem system, List<BandChange> bands, double loudnessChangeDb, List<String> findings,
+public record Travelled(PlaybackSystem system, List<BandChange> bands, List<Double> thirdsDb, double loudnessChangeDb,
+        double spreadChangeDb, List<MonoLoss> mono, List<GapHeard> gaps, List<TravelFinding> details,
         List<String> advice, double changeDb) {
     public Travelled {
         bands = List.copyOf(bands);
-        findings = List.copyOf(findings);
+        thirdsDb = List.copyOf(thirdsDb);
+        mono = List.copyOf(mono);
+        gaps = List.copyOf(gaps);
+        details = List.copyOf(details);
         advice = List.copyOf(advice);
+    }
+
+    /** The same in sentences. */
+    public List<String> findings() {
+        return details.isEmpty()
+                ? List.of("the tone stays as it was made")
+                : details.stream().map(TravelFinding::sentence).toList();
+    }
+
+    public BandChange band(NamedBand band) {
+        return bands.get(band.ordinal());
     }
 }

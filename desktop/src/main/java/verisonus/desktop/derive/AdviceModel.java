@@ -38,7 +38,7 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
 import verisonus.core.take.Pairing;
-import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.OpenCase;
 

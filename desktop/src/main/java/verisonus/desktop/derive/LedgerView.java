@@ -21,7 +21,7 @@ import verisonus.core.advise.PlayingShare;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;

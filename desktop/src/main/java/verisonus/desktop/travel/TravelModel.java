@@ -8,8 +8,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleDoubleProperty;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.desk.Desk;
 
 /** Mine on every playback system, at a listening level; worked out anew when either changes. */

@@ -20,7 +20,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.SoundWriter;
-import verisonus.core.travel.PlaybackSystem;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.desk.DeskFixture;
 
 class AdviceModelTest {

@@ -9,8 +9,8 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
-import verisonus.core.travel.PlaybackSystem;
 import verisonus.core.travel.Travelled;
+import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.sheet.SheetModel;
 import verisonus.desktop.travel.TravelModel;
 

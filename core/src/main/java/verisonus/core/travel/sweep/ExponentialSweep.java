@@ -1,0 +1,100 @@
+package verisonus.core.travel.sweep;
+
+import verisonus.core.sound.RealFft;
+import verisonus.core.sound.Sound;
+
+/**
+ * The signal that measures a playback system, and what undoes it: a sine whose frequency rises exponentially, so that what a
+ * loudspeaker distorts falls before the straight response and can be cut away (A. Farina, "Simultaneous measurement of impulse
+ * response and distortion with a swept-sine technique", AES 108, 2000). A short silence leads, a longer one follows for the room.
+ *
+ * @param fromHz where it begins
+ * @param toHz where it ends
+ * @param lengthS of the sweep itself
+ */
+public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
+    /** 20 Hz to 20 kHz in 6 s. */
+    public static final ExponentialSweep STANDARD = new ExponentialSweep(20, 20000, 6);
+    public static final double LEAD_S = 0.5;
+    public static final double TAIL_S = 1.5;
+    private static final double LEVEL = 0.35;
+    private static final double FADE_S = 0.02;
+    private static final int RATE_HZ = Sound.WORKING_RATE_HZ;
+
+    /** Mono at {@value Sound#WORKING_RATE_HZ} Hz, −9 dBFS at its peaks. */
+    public Sound signal() {
+        float[] x = new float[leadFrames() + frames() + (int) (TAIL_S * RATE_HZ)];
+        float[] sweep = sweep();
+        System.arraycopy(sweep, 0, x, leadFrames(), sweep.length);
+        return Sound.mono(x, RATE_HZ);
+    }
+
+    int leadFrames() {
+        return (int) (LEAD_S * RATE_HZ);
+    }
+
+    int frames() {
+        return (int) (lengthS * RATE_HZ);
+    }
+
+    private float[] sweep() {
+        double rate = Math.log(toHz / fromHz);
+        float[] x = new float[frames()];
+        int fade = (int) (FADE_S * RATE_HZ);
+        for (int i = 0; i < x.length; i++) {
+            double t = (double) i / RATE_HZ;
+            double phase = 2 * Math.PI * fromHz * lengthS / rate * (Math.exp(t / lengthS * rate) - 1);
+            double w = Math.min(1, Math.min(i, x.length - 1 - i) / (double) fade);
+            x[i] = (float) (LEVEL * Math.sin(phase) * (0.5 - 0.5 * Math.cos(Math.PI * w)));
+        }
+        return x;
+    }
+
+    /**
+     * The impulse response of what lay between the signal and this recording. Index 0 is the moment at which the sweep began in
+     * the signal; distortion folds to the end. The spectrum is divided with a small regularisation outside the swept range.
+     */
+    float[] undo(float[] heard) {
+        float[] sweep = signal().channel(0);
+        int n = RealFft.sizeFor(Math.max(heard.length, sweep.length) + frames());
+        RealFft fft = new RealFft(n);
+        double[] s = widened(sweep, n);
+        double[] y = widened(heard, n);
+        fft.forward(s);
+        fft.forward(y);
+        double top = 0;
+        for (int k = 2; k < n; k += 2) top = Math.max(top, s[k] * s[k] + s[k + 1] * s[k + 1]);
+        for (int k = 2; k < n; k += 2) {
+            double hz = (k / 2.0) * RATE_HZ / n;
+            double p = s[k] * s[k] + s[k + 1] * s[k + 1];
+            boolean inside = hz > fromHz * 1.1 && hz < toHz * 0.95;
+            double q = p + top * (inside ? 1e-9 : 1e-2);
+            double re = (y[k] * s[k] + y[k + 1] * s[k + 1]) / q;
+            double im = (y[k + 1] * s[k] - y[k] * s[k + 1]) / q;
+            y[k] = re;
+            y[k + 1] = im;
+        }
+        y[0] = 0;
+        y[1] = 0;
+        fft.inverse(y);
+        float[] out = new float[n];
+        for (int i = 0; i < n; i++) out[i] = (float) y[i];
+        return out;
+    }
+
+    private static double[] widened(float[] x, int n) {
+        double[] out = new double[n];
+        for (int i = 0; i < Math.min(n, x.length); i++) out[i] = x[i];
+        return out;
+    }
+
+    /** Samples by which a harmonic's answer comes before the straight one. */
+    int harmonicFrames(int harmonic) {
+        return (int) Math.round(frames() * Math.log(harmonic) / Math.log(toHz / fromHz));
+    }
+
+    /** Samples from the sweep's begin to a frequency. */
+    int frameOf(double hz) {
+        return (int) Math.round(frames() * Math.log(hz / fromHz) / Math.log(toHz / fromHz));
+    }
+}

@@ -1,0 +1,126 @@
+package verisonus.core.travel.sweep;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import verisonus.core.sound.Sound;
+import verisonus.core.travel.system.ResponseCurve;
+import verisonus.core.work.InputFault;
+
+/**
+ * What a playback system does, measured: third octaves from several recordings of the sweep, 0 dB being the mean from 300 Hz to
+ * 3 kHz. Runs are averaged in power, noise taken off.
+ *
+ * @param curve response at the microphone, its calibration taken out
+ * @param signalOverNoiseDb by third octave, in the curve's order
+ * @param used how many of the runs agree and are in it
+ * @param remarks what was left out and why, in sentences
+ */
+public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int used, List<String> remarks) {
+    /** Third octaves above 80 Hz in which two runs may differ, dB RMS. */
+    private static final double AGREE_DB = 1.0;
+    private static final double LEAST_OVER_NOISE_DB = 6;
+
+    public SweepReport {
+        signalOverNoiseDb = signalOverNoiseDb.clone();
+        remarks = List.copyOf(remarks);
+    }
+
+    @Override
+    public double[] signalOverNoiseDb() {
+        return signalOverNoiseDb.clone();
+    }
+
+    /** A recording and what it is called. */
+    public record Run(String name, Sound sound) {}
+
+    /**
+     * @param calibration what the microphone itself adds, to be taken out
+     * @throws InputFault naming the recording that cannot be used where too few are left
+     */
+    public static SweepReport of(ExponentialSweep sweep, List<Run> runs, Optional<ResponseCurve> calibration) {
+        if (runs.isEmpty()) throw new InputFault("sweep", "no recording was given", "record the sweep");
+        List<SweepRun> good = new ArrayList<>();
+        List<String> remarks = new ArrayList<>();
+        InputFault first = null;
+        for (Run r : runs) {
+            SweepRun run = SweepRun.of(sweep, r.sound());
+            if (run.fault().isEmpty()) {
+                good.add(run);
+            } else {
+                SweepFault f = run.fault().get();
+                if (first == null) first = new InputFault(r.name(), f.words(), f.remedy());
+                remarks.add(r.name() + " was left out: " + f.words());
+            }
+        }
+        if (good.isEmpty()) throw first == null ? new InputFault("sweep", "no run", "run again") : first;
+        List<SweepRun> agreed = agreeing(good);
+        if (good.size() > 1 && agreed.size() < 2)
+            throw new InputFault(runs.get(0).name(), SweepFault.DISAGREE.words(), SweepFault.DISAGREE.remedy());
+        if (agreed.size() < good.size())
+            remarks.add((good.size() - agreed.size()) + " of the runs disagrees with the others and was left out");
+        if (runs.size() == 1) remarks.add("one run only: a second would show whether it can be trusted");
+        return averaged(agreed, calibration, remarks);
+    }
+
+    private static List<SweepRun> agreeing(List<SweepRun> runs) {
+        List<SweepRun> best = List.of();
+        for (SweepRun r : runs) {
+            List<SweepRun> with = runs.stream().filter(o -> apartDb(r, o) <= AGREE_DB).toList();
+            if (with.size() > best.size()) best = with;
+        }
+        return best;
+    }
+
+    /** Difference of two runs above 80 Hz where both stand out of the noise, dB RMS; a difference in loudness counts too. */
+    private static double apartDb(SweepRun a, SweepRun b) {
+        double[] hz = SweepRun.BANDS.centresHz();
+        double sum = 0;
+        int n = 0;
+        for (int i = 0; i < hz.length; i++) {
+            if (hz[i] < 80 || overNoiseDb(a, i) < LEAST_OVER_NOISE_DB || overNoiseDb(b, i) < LEAST_OVER_NOISE_DB)
+                continue;
+            double d = 10 * Math.log10((a.power()[i] + 1e-20) / (b.power()[i] + 1e-20));
+            sum += d * d;
+            n++;
+        }
+        return n == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(sum / n);
+    }
+
+    private static double overNoiseDb(SweepRun r, int band) {
+        return 10 * Math.log10((r.power()[band] + 1e-20) / (r.noise()[band] + 1e-20));
+    }
+
+    private static SweepReport averaged(List<SweepRun> runs, Optional<ResponseCurve> calibration,
+            List<String> remarks) {
+        double[] hz = SweepRun.BANDS.centresHz();
+        double[] db = new double[hz.length];
+        double[] over = new double[hz.length];
+        for (int b = 0; b < hz.length; b++) {
+            int band = b;
+            double power = runs.stream().mapToDouble(r -> r.power()[band]).average().orElse(0);
+            db[b] = 10 * Math.log10(power + 1e-20) - calibration.map(c -> inside(c, hz[band])).orElse(0.0);
+            over[b] = runs.stream().mapToDouble(r -> overNoiseDb(r, band)).min().orElse(0);
+        }
+        double middle = 0;
+        int n = 0;
+        for (int b = 0; b < hz.length; b++) {
+            if (hz[b] < 290 || hz[b] > 3200) continue;
+            middle += db[b];
+            n++;
+        }
+        for (int b = 0; b < hz.length; b++) db[b] -= middle / n;
+        List<String> said = new ArrayList<>(remarks);
+        long buried = Arrays.stream(over).filter(o -> o < LEAST_OVER_NOISE_DB).count();
+        if (buried > 0)
+            said.add(buried + " third octaves do not stand out of the noise: their levels are upper limits");
+        return new SweepReport(new ResponseCurve(hz, db), over, runs.size(), said);
+    }
+
+    /** A calibration says nothing outside its points. */
+    private static double inside(ResponseCurve c, double hz) {
+        double[] f = c.hz();
+        return c.levelDbAt(Math.clamp(hz, f[0], f[f.length - 1]));
+    }
+}

@@ -1,0 +1,163 @@
+package verisonus.core.travel.sweep;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import verisonus.core.sound.Signal;
+import verisonus.core.sound.Sound;
+import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.travel.system.ResponseCurve;
+import verisonus.core.travel.system.SystemSound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+class SweepReportTest {
+    private static final ExponentialSweep SWEEP = ExponentialSweep.STANDARD;
+    private static final Sound SIGNAL = SWEEP.signal();
+    private static final Sound BOTH_EARS = heardOn("car");
+    private static final Sound IN_THE_CAR = Sound.mono(BOTH_EARS.channel(0), 48000);
+
+    /** The stand-in for loudspeaker, room and microphone. */
+    private static Sound heardOn(String id) {
+        PlaybackSystem s = PlaybackSystem.find(id).orElseThrow();
+        PlaybackSystem unhindered = new PlaybackSystem(s.id(), s.name(), s.curve(), Optional.empty(), s.room(), 1,
+                false, 75, "");
+        return new SystemSound(unhindered, 75).of(SIGNAL, Progress.NONE);
+    }
+
+    private static Sound noisy(Sound s, double amplitude, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        float[] x = s.channel(0).clone();
+        for (int i = 0; i < x.length; i++) x[i] += (float) (amplitude * (2 * random.nextDouble() - 1));
+        return Sound.mono(x, 48000);
+    }
+
+    private static SweepReport report(Sound... heard) {
+        return SweepReport.of(SWEEP, Arrays.stream(heard).map(s -> new SweepReport.Run("run.wav", s)).toList(),
+                Optional.empty());
+    }
+
+    private static void agrees(ResponseCurve measured, ResponseCurve truth, double withinDb) {
+        double[] hz = measured.hz();
+        double offset = 0;
+        int n = 0;
+        for (double f : hz) {
+            if (f < 290 || f > 3200) continue;
+            offset += truth.levelDbAt(f);
+            n++;
+        }
+        for (int b = 0; b < hz.length; b++) {
+            if (hz[b] < 49) continue;
+            assertThat(measured.levelDb()[b]).as("%.0f Hz", hz[b]).isCloseTo(truth.levelDbAt(hz[b]) - offset / n,
+                    within(withinDb));
+        }
+    }
+
+    @Test
+    void theSignalItselfMeasuresFlat() {
+        agrees(report(SIGNAL).curve(), ResponseCurve.of(10, 0, 24000, 0), 0.1);
+    }
+
+    @Test
+    void aLoudspeakerInARoomIsMeasuredAsItIs() {
+        agrees(report(noisy(IN_THE_CAR, 0.002, 1), noisy(IN_THE_CAR, 0.002, 2), noisy(IN_THE_CAR, 0.002, 3)).curve(),
+                report(IN_THE_CAR).curve(), 0.5);
+    }
+
+    @Test
+    void theMeanOfBothEarsIsTheResponseThatTheFiguresUse() {
+        ResponseCurve left = report(IN_THE_CAR).curve();
+        ResponseCurve right = report(Sound.mono(BOTH_EARS.channel(1), 48000)).curve();
+        double[] hz = left.hz();
+        double[] mean = new double[hz.length];
+        for (int b = 0; b < hz.length; b++)
+            mean[b] = 10 * Math.log10((Math.pow(10, left.levelDb()[b] / 10)
+                    + Math.pow(10, right.levelDb()[b] / 10)) / 2);
+        agrees(new ResponseCurve(hz, mean), PlaybackSystem.find("car").orElseThrow().curve(), 1.5);
+    }
+
+    @Test
+    void theMicrophonesOwnColourIsTakenOut() {
+        ResponseCurve calibration = ResponseCurve.of(20, -3, 1000, 0, 20000, 6);
+        SweepReport with = SweepReport.of(SWEEP, List.of(new SweepReport.Run("a", SIGNAL)), Optional.of(calibration));
+        assertThat(with.curve().levelDbAt(10000) - with.curve().levelDbAt(1000)).isCloseTo(
+                -(calibration.levelDbAt(10000) - calibration.levelDbAt(1000)), within(0.2));
+    }
+
+    @Test
+    void aRunThatDisagreesIsLeftOutAndSaid() {
+        SweepReport r = report(IN_THE_CAR, noisy(IN_THE_CAR, 0.001, 4), heardOn("monitors"));
+        assertThat(r.used()).isEqualTo(2);
+        assertThat(r.remarks()).anySatisfy(s -> assertThat(s).contains("disagrees"));
+    }
+
+    @Test
+    void whatDoesNotStandOutOfTheNoiseIsSaid() {
+        SweepReport r = report(noisy(IN_THE_CAR, 0.02, 5), noisy(IN_THE_CAR, 0.02, 6));
+        assertThat(Arrays.stream(r.signalOverNoiseDb()).min().orElseThrow()).isLessThan(
+                Arrays.stream(report(IN_THE_CAR, IN_THE_CAR).signalOverNoiseDb()).min().orElseThrow());
+    }
+
+    private static Sound each(Sound s, UnaryOperator<Float> change) {
+        float[] x = s.channel(0).clone();
+        for (int i = 0; i < x.length; i++) x[i] = change.apply(x[i]);
+        return Sound.mono(x, s.rateHz());
+    }
+
+    /** Played at another speed: as if the recording clock ran slower. */
+    private static Sound drifted(Sound s, double ratio) {
+        float[] x = s.channel(0);
+        float[] y = new float[(int) (x.length * ratio) - 2];
+        for (int i = 0; i < y.length; i++) {
+            double at = i / ratio;
+            int k = Math.min(x.length - 2, (int) at);
+            y[i] = (float) (x[k] + (at - k) * (x[k + 1] - x[k]));
+        }
+        return Sound.mono(y, s.rateHz());
+    }
+
+    static Stream<Arguments> spoiled() {
+        return Stream.of(Arguments.of("silent", each(SIGNAL, _ -> 0f), SweepFault.SILENT),
+                Arguments.of("too short", IN_THE_CAR.slice(0, 4), SweepFault.TOO_SHORT),
+                Arguments.of("its end missing", IN_THE_CAR.slice(0, 6.3), SweepFault.TOO_SHORT),
+                Arguments.of("clipped", each(IN_THE_CAR, v -> Math.clamp(v * 8, -1f, 1f)), SweepFault.CLIPPED),
+                Arguments.of("clipped below full scale", each(IN_THE_CAR, v -> Math.clamp(v, -0.12f, 0.12f)),
+                        SweepFault.CLIPPED),
+                Arguments.of("another sweep", new ExponentialSweep(40, 18000, 5).signal().withFrames(400_000),
+                        SweepFault.OTHER_SWEEP),
+                Arguments.of("music", Signal.plucks(0.25, 3).lasting(9), SweepFault.NOISY),
+                Arguments.of("buried in noise", noisy(each(IN_THE_CAR, v -> v * 0.001f), 0.3, 7), SweepFault.NOISY),
+                Arguments.of("clocks apart", drifted(IN_THE_CAR, 1.002), SweepFault.CLOCK_DRIFT),
+                Arguments.of("turned round", reversed(IN_THE_CAR), SweepFault.OTHER_SWEEP));
+    }
+
+    private static Sound reversed(Sound s) {
+        float[] x = s.channel(0).clone();
+        for (int i = 0; i < x.length; i++) x[i] = s.channel(0)[x.length - 1 - i];
+        return Sound.mono(x, s.rateHz());
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("spoiled")
+    void aSpoiledMeasurementIsRefusedByItsReason(String name, Sound heard, SweepFault fault) {
+        assertThatThrownBy(() -> report(heard)).as(name).isInstanceOf(InputFault.class)
+                .hasMessageContaining(fault.words());
+    }
+
+    @Test
+    void runsOfUnlikeSystemsAreRefused() {
+        assertThatThrownBy(() -> report(IN_THE_CAR, heardOn("phone"))).isInstanceOf(InputFault.class)
+                .hasMessageContaining(SweepFault.DISAGREE.words());
+    }
+}
