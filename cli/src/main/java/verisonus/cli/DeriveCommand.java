@@ -21,6 +21,7 @@ import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.cli.files.AudioInput;
@@ -136,7 +137,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
                         SoundWriter.Format.WAV_24));
         new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap(), d.verdict())));
         new OutputFile(folder.resolve("sheet.md"), force)
-                .write(sheet(tone, d, sketch, options.rig()).page().markdown());
+                .write(MarkdownPage.of(sheet(tone, d, sketch, options.rig()).page()));
         if (json) {
             System.out.println(Json.text(DerivationJson.derivation(d, sketch, alone)));
         } else {

@@ -1,8 +1,13 @@
 package verisonus.cli;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -10,21 +15,35 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.sheet.CaseSheet;
 import verisonus.casebook.sheet.SheetFormat;
+import verisonus.casebook.sheet.SheetPart;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.sheet.page.Page;
+import verisonus.casebook.sheet.write.Paper;
+import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
 import verisonus.cli.files.OutputFile;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
-@Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case.")
+@Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case, or of several in one document.")
 final class SheetCommand extends VerboseOption implements Callable<Integer> {
     @Parameters(paramLabel = "CASEBOOK", description = "a .casebook file")
     private @Nullable Path casebook;
 
-    @Option(names = "--case", required = true, paramLabel = "NAME", description = "which case")
-    private String name = "";
+    @Option(names = "--case", required = true, paramLabel = "NAME", description = "which case; several times for several, \"all\" for all")
+    private List<String> names = new ArrayList<>();
 
-    @Option(names = "--out", required = true, paramLabel = "FILE", description = "ends in .md, .html, .json or .csv")
+    @Option(names = "--out", required = true, paramLabel = "FILE", description = "ends in .pdf, .html, .md, .csv or .json")
     private @Nullable Path out;
+
+    @Option(names = "--paper", paramLabel = "a4|letter", description = "of a PDF (default: a4)")
+    private Paper paper = Paper.A4;
+
+    @Option(names = "--parts", paramLabel = "PART,PART", description = "what stands there beside what to set: reasons, drawings, record, differences, travel, choices, tried, cost, or none (default: all)")
+    private String parts = "all";
+
+    @Option(names = "--stage", description = "only what to set, large, to be read from a stand")
+    private boolean stage;
 
     @Option(names = "--force", description = "replace an existing file")
     private boolean force;
@@ -32,15 +51,42 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         Path target = Objects.requireNonNull(out);
-        String fileName = target.getFileName().toString().toLowerCase(Locale.ROOT);
-        SheetFormat format = SheetFormat.of(fileName).orElseThrow(() -> new InputFault(target.toString(),
-                "its ending names no kind of sheet", "end it in .md, .html, .json or .csv"));
+        SheetFormat format = SheetFormat.of(target.getFileName().toString()).orElseThrow(() -> new InputFault(
+                target.toString(), "its ending names no kind of sheet", "end it in .pdf, .html, .md, .csv or .json"));
+        Set<SheetPart> chosen = parts();
         OutputFile file = new OutputFile(target, force);
         try (Casebook book = Casebook.open(Objects.requireNonNull(casebook))) {
-            var entry = CaseSheet.find(book, name);
+            List<CaseEntry> cases = names.equals(List.of("all"))
+                    ? book.cases()
+                    : names.stream().map(n -> CaseSheet.find(book, n)).toList();
+            if (cases.isEmpty())
+                throw new InputFault(book.file().toString(), "it has no case", "add one in the window");
             file.check();
-            file.write(format.write(CaseSheet.of(book, entry, Progress.NONE)));
+            if (cases.size() > 1 && (stage || format == SheetFormat.JSON))
+                throw new InputFault("--case", "a stage page and JSON hold one case", "name one");
+            if (cases.size() > 1) {
+                String title = String.valueOf(book.file().getFileName()).replaceFirst("\\.casebook$", "");
+                file.write(format.write(CaseSheet.of(book, cases.get(0), Progress.NONE),
+                        CaseSheet.whole(book, title, cases, chosen, Progress.NONE), paper));
+                return 0;
+            }
+            ToneSheet sheet = CaseSheet.of(book, cases.get(0), Progress.NONE);
+            Page page = stage ? sheet.stagePage() : sheet.page(chosen);
+            file.write(format.write(sheet, page, paper));
         }
         return 0;
+    }
+
+    private Set<SheetPart> parts() {
+        if (parts.equals("all")) return SheetPart.all();
+        Set<SheetPart> chosen = EnumSet.noneOf(SheetPart.class);
+        if (parts.equals("none")) return chosen;
+        for (String given : parts.split(",", -1)) {
+            String id = given.strip().toLowerCase(Locale.ROOT);
+            chosen.add(SheetPart.all().stream().filter(p -> p.id().equals(id)).findFirst().orElseThrow(
+                    () -> new InputFault("--parts " + given, "a sheet has no such part", "use some of " + String.join(
+                            ",", Arrays.stream(SheetPart.values()).map(SheetPart::id).toList()) + ", all or none")));
+        }
+        return chosen;
     }
 }

@@ -1,26 +1,33 @@
 package verisonus.casebook.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import verisonus.casebook.sheet.page.Drawing;
+import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.LogEntry;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.rig.Tone;
+import verisonus.core.feel.TouchCurve;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.Travelled;
-import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
-/** The tone sheet of a case in a casebook; plays the tone once to see how it travels. */
+/** The tone sheet of a case in a casebook; plays the tone once to draw it and to see how it travels. */
 public final class CaseSheet {
+    private static final int MOST_TRIED = 20;
+
     private CaseSheet() {}
 
     /** The case of this name. @throws InputFault naming the cases there are */
@@ -33,17 +40,64 @@ public final class CaseSheet {
     public static ToneSheet of(Casebook book, CaseEntry entry, Progress progress) {
         Optional<DerivedTone> tone = book.tone(entry.id());
         List<Medium> media = book.media(entry.id());
-        Optional<Medium> di = media.stream().filter(m -> m.role() == Medium.Role.DI).findFirst();
-        List<Travelled> travelled = tone.isPresent() && di.isPresent()
-                ? travelled(tone.get().tone(), book.sound(di.get().hash()), progress)
-                : List.of();
-        return new ToneSheet(entry.name(), entry.artist(), findings(book, media), tone, travelled, book.rig());
+        Optional<Medium> reference = first(media, Medium.Role.REFERENCE);
+        Optional<Medium> di = first(media, Medium.Role.DI);
+        Optional<Region> region = reference.flatMap(r -> measured(book, r));
+        List<Drawing> drawings = new ArrayList<>();
+        List<Travelled> travelled = List.of();
+        if (tone.isPresent() && di.isPresent()) {
+            List<Sound> takes = media.stream().filter(m -> m.role() == Medium.Role.DI)
+                    .map(m -> book.sound(m.hash())).toList();
+            progress.step(0.2, "playing the tone");
+            Sound mine = Renderer.render(tone.get().tone(), takes.get(0), takes.stream().skip(1).findFirst(),
+                    Quality.SEARCH, Progress.NONE);
+            Optional<Sound> wanted = reference.map(r -> part(book.sound(r.hash()), region));
+            wanted.ifPresent(w -> drawings.add(SheetDrawings.spectra(w, mine)));
+            progress.step(0.6, "playing it soft and hard");
+            drawings.add(SheetDrawings.touch(TouchCurve.of(tone.get().tone(), takes.get(0).peak())));
+            progress.step(0.8, "taking it to other systems");
+            travelled = new Journey(mine, wanted, Journey.WORKING_LEVEL_DB_SPL).to(book.travels().systems());
+        }
+        SheetSource source = new SheetSource(made(reference, region, di), drawings, book.travels().trims(entry.id()),
+                book.travels().notes(entry.id()),
+                book.logbook(entry.id()).stream().limit(MOST_TRIED).map(LogEntry::text).toList());
+        return new ToneSheet(entry.name(), entry.artist(), findings(book, media), tone, travelled, book.rig(), source);
     }
 
-    /** A tone on every playback system at the working level. */
-    public static List<Travelled> travelled(Tone tone, Sound di, Progress progress) {
-        Sound mine = Renderer.render(tone, di, Quality.SEARCH, progress);
-        return new Journey(mine, Optional.empty(), Journey.WORKING_LEVEL_DB_SPL).to(PlaybackSystem.ALL);
+    /** Several cases in one document, each on sheets of its own. */
+    public static Page whole(Casebook book, String title, List<CaseEntry> cases, Set<SheetPart> parts,
+            Progress progress) {
+        Page out = new Page(title);
+        out.paragraph(String.join(" · ", cases.stream().map(CaseEntry::name).toList()));
+        for (int i = 0; i < cases.size(); i++) {
+            progress.step((double) i / cases.size(), cases.get(i).name());
+            out.append(of(book, cases.get(i), Progress.NONE).page(parts));
+        }
+        return out;
+    }
+
+    private static Optional<Medium> first(List<Medium> media, Medium.Role role) {
+        return media.stream().filter(m -> m.role() == role).findFirst();
+    }
+
+    /** The region that was measured, else the first. */
+    private static Optional<Region> measured(Casebook book, Medium reference) {
+        List<Region> regions = book.regions(reference.id());
+        return regions.stream().filter(r -> book.measurement(r.id()).isPresent()).findFirst()
+                .or(() -> regions.stream().findFirst());
+    }
+
+    private static Sound part(Sound whole, Optional<Region> region) {
+        return region.map(r -> whole.slice(r.fromS(), Math.min(r.toS(), whole.durationS()))).orElse(whole);
+    }
+
+    private static List<String> made(Optional<Medium> reference, Optional<Region> region, Optional<Medium> di) {
+        List<String> out = new ArrayList<>();
+        reference.ifPresent(r -> out.add("Record: " + r.title() + region.map(
+                g -> String.format(Locale.ROOT, ", %s from %.1f to %.1f s", g.role().words(), g.fromS(), g.toS()))
+                .orElse("")));
+        di.ifPresent(d -> out.add("Take: " + d.title()));
+        return out;
     }
 
     private static List<EvidenceSentences> findings(Casebook book, List<Medium> media) {

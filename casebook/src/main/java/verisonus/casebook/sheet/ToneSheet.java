@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Remarks;
 import verisonus.casebook.words.EvidenceSentences;
@@ -14,20 +16,22 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
-import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
-import verisonus.core.rig.Tone;
-import verisonus.core.rig.Ways;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
-import verisonus.core.search.Tolerance;
+import verisonus.core.travel.BandChange;
+import verisonus.core.travel.GapHeard;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.ListeningDose;
+import verisonus.core.travel.NamedBand;
+import verisonus.core.travel.TravelFinding;
 import verisonus.core.travel.Travelled;
+import verisonus.core.travel.trim.Trim;
+import verisonus.core.travel.trim.TrimWords;
 
 /**
- * The document that lets somebody set a tone up again: settings with tolerances and reasons, what the recording shows, what
- * still differs, how it travels, other choices.
+ * The document that lets somebody set a tone up again. The first page answers what to set; the rest why, what the recording
+ * shows, what still differs, how it travels, what else would do.
  *
  * @param title the case or the recording
  * @param subtitle whose sound it is, may be empty
@@ -35,35 +39,60 @@ import verisonus.core.travel.Travelled;
  * @param tone the settings, where a tone was derived
  * @param travelled the tone on playback systems, may be empty
  * @param rig whose scales the settings are shown in
+ * @param source what it was made from, drawings, trims, notes
  */
 public record ToneSheet(String title, String subtitle, List<EvidenceSentences> findings, Optional<DerivedTone> tone,
-        List<Travelled> travelled, Rig rig) {
+        List<Travelled> travelled, Rig rig, SheetSource source) {
+    /** Topics that a player needs before the first note. */
+    private static final Set<String> BEFORE_PLAYING = Set.of("Pulse", "Echo", "Pickup", "Pitch");
+    private static final double WORTH_A_ROW_JND = 1;
+    private static final int MOST_SAID = 3;
+
     public ToneSheet {
         findings = List.copyOf(findings);
         travelled = List.copyOf(travelled);
     }
 
+    /** Without anything beside the tone. */
+    public ToneSheet(String title, String subtitle, List<EvidenceSentences> findings, Optional<DerivedTone> tone,
+            List<Travelled> travelled, Rig rig) {
+        this(title, subtitle, findings, tone, travelled, rig, SheetSource.NONE);
+    }
+
     /** The whole page. */
     public Page page() {
+        return page(SheetPart.all());
+    }
+
+    /** What to set, and the chosen parts of the rest. */
+    public Page page(Set<SheetPart> parts) {
         Page page = new Page(title);
-        if (!subtitle.isEmpty()) page.paragraph(subtitle);
+        page.paragraph(subtitle);
         tone.ifPresentOrElse(t -> {
-            page.paragraph(verdict(t));
+            page.paragraph(nearness(t));
             settings(page, t);
+            beforePlaying(page);
         }, () -> page.paragraph("No tone has been derived yet."));
-        if (!findings.isEmpty()) {
-            page.heading("What the recording shows");
-            page.table(List.of("", "finding", "rests on", "sure"), findings.stream()
-                    .map(s -> List.of(s.topic(), s.sentence(), s.remark(),
-                            s.confidence().isPresent() ? percent(s.confidence().getAsDouble()) : ""))
-                    .toList());
-        }
-        tone.ifPresent(t -> {
-            gap(page, t.gap());
-            remarks(page, t.remarks());
-            travel(page);
-            alternatives(page, t.alternatives());
-        });
+        if (parts.isEmpty() || tone.isEmpty() && findings.isEmpty()) return page;
+        page.newSheet();
+        if (parts.contains(SheetPart.DRAWINGS)) source.drawings().forEach(page::picture);
+        tone.filter(_ -> parts.contains(SheetPart.REASONS)).ifPresent(t -> reasons(page, t));
+        if (parts.contains(SheetPart.DIFFERENCES)) tone.ifPresent(t -> gap(page, t));
+        if (parts.contains(SheetPart.TRAVEL) && tone.isPresent()) travel(page);
+        if (parts.contains(SheetPart.RECORD)) record(page);
+        if (parts.contains(SheetPart.CHOICES)) tone.ifPresent(t -> choices(page, t.alternatives()));
+        if (parts.contains(SheetPart.COST)) tone.ifPresent(t -> cost(page, t));
+        if (parts.contains(SheetPart.TRIED)) tried(page);
+        return page;
+    }
+
+    /** Only what to set, large, for a stand on a dark stage. */
+    public Page stagePage() {
+        Page page = new Page(title, true);
+        tone.ifPresentOrElse(t -> {
+            List<List<String>> rows = new SettingRows(t, rig).rows();
+            page.table(List.of("", "", "set to"), rows.stream().map(r -> r.subList(0, 3)).toList());
+        }, () -> page.paragraph("No tone has been derived yet."));
         return page;
     }
 
@@ -71,8 +100,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     public static String verdict(DerivedTone t) {
         return String.format(Locale.ROOT,
                 "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s, in %.0f s.",
-                nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(),
-                t.search().pairing().said(),
+                nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(), t.search().pairing().said(),
                 t.search().seconds());
     }
 
@@ -86,47 +114,13 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     }
 
     private void settings(Page page, DerivedTone derived) {
-        page.heading("Settings, in signal order");
-        List<List<String>> rows = new ArrayList<>();
-        for (Block b : derived.tone().blocks()) {
-            if (!b.on()) continue;
-            boolean first = true;
-            for (Control c : b.model().controls()) {
-                if (!b.settings().containsKey(c.name()) || isUnused(b, c)) continue;
-                Optional<Tolerance> t = derived.tolerances().stream()
-                        .filter(x -> x.block().equals(b.id()) && x.control().equals(c.name())).findFirst();
-                String name = b.model().kind() == GearKind.EQUALIZER ? c.name() : b.label(c.name());
-                rows.add(List.of(first ? placed(derived.tone(), b) : "", name,
-                        rig.display(b.model(), c, b.get(c.name())),
-                        t.filter(x -> x.isHeard(c)).map(x -> rig.displayRange(b.model(), c, x.low(), x.high()))
-                                .orElse(""),
-                        derived.locked().holds(b.id(), c.name())
-                                ? "locked by the player"
-                                : t.map(x -> x.isHeard(c) ? x.why() : "not heard here, left as usual").orElse("")));
-                first = false;
-            }
-            if (first) rows.add(List.of(placed(derived.tone(), b), "", "as it is", "", ""));
-        }
-        page.table(List.of("block", "control", "set to", "can move", "rests on"), rows);
-        for (Branch b : derived.tone().routing().branches()) page.paragraph(branch(b));
-        page.paragraph("Start quiet and match loudness before judging. A valve amp never runs without its speaker or a"
+        SettingRows rows = new SettingRows(derived, rig);
+        page.heading("What to set, in signal order");
+        page.table(List.of("device", "control", "set to", "can move"), rows.rows());
+        rows.unheard().ifPresent(page::paragraph);
+        for (Branch b : derived.tone().routing().branches()) page.paragraph(SettingRows.branch(b));
+        page.caution("Start quiet and match loudness before judging. A valve amp never runs without its speaker or a"
                 + " rated load; work inside it is for a qualified technician.");
-    }
-
-    /** A block's model, and its way where it is not the main one. */
-    private static String placed(Tone tone, Block b) {
-        String way = Ways.of(tone, b.id());
-        return b.model().name()
-                + (way.equals(Ways.MAIN) ? "" : way.equals(Ways.LOOP) ? ", in the loop" : ", on " + way);
-    }
-
-    private static String branch(Branch b) {
-        String level = String.format(Locale.ROOT, "%+.1f dB", b.levelDb()).replace('-', '−');
-        String side = b.pan() == 0
-                ? ""
-                : String.format(Locale.ROOT, ", %.0f %% to the %s", Math.abs(b.pan()), b.pan() < 0 ? "left" : "right");
-        return "The branch " + b.name() + " leaves behind " + b.after() + " and comes back before " + b.before()
-                + ", at " + level + side + (b.turned() ? ", its phase turned." : ".");
     }
 
     /** The frequency and width of a peak that is flat say nothing. */
@@ -138,10 +132,30 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         return false;
     }
 
-    private static void remarks(Page page, Remarks r) {
+    private void beforePlaying(Page page) {
+        List<List<String>> rows = new ArrayList<>();
+        if (!rig.guitars().isEmpty()) rows.add(List.of("Guitar", String.join(" or ", rig.guitars())));
+        for (EvidenceSentences f : findings)
+            if (BEFORE_PLAYING.contains(f.topic()) && !f.sentence().startsWith("Cannot"))
+                rows.add(List.of(f.topic(), f.sentence() + (f.remark().isEmpty() ? "" : " (" + f.remark() + ")")));
+        for (String made : source.made())
+            rows.add(List.of(made.substring(0, Math.max(0, made.indexOf(':'))),
+                    made.substring(made.indexOf(':') + 1).strip()));
+        if (rows.isEmpty()) return;
+        page.heading("Before playing");
+        page.table(List.of("", ""), rows);
+    }
+
+    private void reasons(Page page, DerivedTone t) {
+        List<List<String>> reasons = new SettingRows(t, rig).reasons();
+        Remarks r = t.remarks();
+        page.heading("Why it is set so");
+        page.paragraph(String.format(Locale.ROOT, "Derived from a take of %s, in %.0f s.",
+                t.search().pairing().said(), t.search().seconds()));
+        page.table(List.of("what was heard", "decided"), reasons);
         if (!r.sketch().helps().isEmpty())
             page.paragraph("What would help most: " + String.join("; ", r.sketch().helps()) + ".");
-        if (!r.enough().isEmpty()) page.paragraph(r.enough());
+        page.paragraph(r.enough());
         if (!r.start().isEmpty()) {
             page.paragraph("Nearest known tone: " + r.start() + (r.changed().isEmpty()
                     ? "."
@@ -153,6 +167,15 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         }
     }
 
+    private void record(Page page) {
+        if (findings.isEmpty()) return;
+        page.heading("What the recording shows");
+        page.table(List.of("", "finding", "rests on", "sure"), findings.stream()
+                .map(s -> List.of(s.topic(), s.sentence(), s.remark(),
+                        s.confidence().isPresent() ? percent(s.confidence().getAsDouble()) : ""))
+                .toList());
+    }
+
     /** A part of the sound by its name, with the span of frequencies for those who think in them. */
     private static String named(GapAttribute a) {
         return a.isBand()
@@ -160,43 +183,110 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                 : a.words();
     }
 
-    private static void gap(Page page, GapLedger gap) {
-        List<GapRow> rows = gap.rows();
+    private static void gap(Page page, DerivedTone t) {
+        GapLedger gap = t.gap();
         page.heading("What still differs");
-        page.table(List.of("attribute", "reference", "mine", "JND", "advice"), rows.stream()
+        page.paragraph(String.format(Locale.ROOT,
+                "Largest difference %.1f JND, spectrum %.1f dB RMS. One JND is the least that a trained listener notices.",
+                gap.scoreJnd(), gap.spectrumRmsDb()));
+        List<GapRow> heard = gap.rows().stream().filter(r -> r.audibility() >= WORTH_A_ROW_JND).toList();
+        page.table(List.of("attribute", "reference", "mine", "JND", "advice"), heard.stream()
                 .map(r -> List.of(named(r.attribute()), figure(r.reference(), r.unit()),
-                        figure(r.candidate(), r.unit()),
-                        String.format(Locale.ROOT, "%.1f", r.audibility()),
-                        gap.wantedSo().contains(r.attribute())
-                                ? "wanted so"
-                                : r.audibility() < 1 ? "below hearing" : r.advice()))
+                        figure(r.candidate(), r.unit()), String.format(Locale.ROOT, "%.1f", r.audibility()),
+                        gap.wantedSo().contains(r.attribute()) ? "wanted so" : r.advice()))
                 .toList());
+        List<String> below = gap.rows().stream().filter(r -> r.audibility() < WORTH_A_ROW_JND)
+                .map(r -> r.attribute().isBand() ? r.attribute().playersWords() : r.attribute().words()).toList();
+        if (!below.isEmpty()) page.paragraph("Below hearing: " + String.join(", ", below) + ".");
     }
 
     private void travel(Page page) {
         if (travelled.isEmpty()) return;
         page.heading("On other systems");
-        List<String> head = new ArrayList<>(List.of("system, loudness matched"));
-        travelled.get(0).bands().forEach(b -> head.add(b.name()));
-        head.add("what to turn");
+        List<BandChange> bands = travelled.get(0).bands().stream()
+                .filter(b -> !b.name().equals(NamedBand.SUB.words())).toList();
+        List<String> head = new ArrayList<>(List.of("dB, loudness matched"));
+        bands.forEach(b -> head.add(b.name()));
         page.table(head, travelled.stream().map(t -> {
             List<String> row = new ArrayList<>(List.of(t.system().name()));
-            t.bands().forEach(b -> row.add(signed(b.changeDb())));
-            row.add(t.advice().isEmpty() ? "nothing" : t.advice().get(0));
+            bands.forEach(b -> row.add(t.bands().stream().filter(x -> x.name().equals(b.name())).findFirst()
+                    .map(x -> signed(x.changeDb())).orElse("")));
             return row;
         }).toList());
-        Journey.worst(travelled).ifPresent(w -> page.paragraph(
-                "It changes most on: " + w.system().name() + " (" + String.join(", ", w.findings()) + ")."));
-        page.paragraph(String.format(Locale.ROOT,
+        List<List<String>> turns = new ArrayList<>();
+        for (Travelled t : travelled) {
+            Trim trim = source.trims().get(t.system().id());
+            String what = trim != null
+                    ? TrimWords.of(trim, rig)
+                    : t.advice().isEmpty() ? "nothing" : String.join("; ", t.advice());
+            turns.add(List.of(t.system().name(), what, source.notes().getOrDefault(t.system().id(), "")));
+        }
+        boolean anyNote = turns.stream().anyMatch(r -> !r.get(2).isEmpty());
+        page.table(anyNote ? List.of("system", "what to turn", "heard") : List.of("system", "what to turn"),
+                turns.stream().map(r -> anyNote ? r : r.subList(0, 2)).toList());
+        Journey.worst(travelled).ifPresent(w -> page.paragraph("It changes most on: " + w.system().name() + " ("
+                + String.join(", ", w.details().stream().filter(f -> f.kind() != TravelFinding.Kind.GAP)
+                        .limit(MOST_SAID).map(TravelFinding::sentence).toList())
+                + ")."));
+        gapHeard(page);
+        page.caution(String.format(Locale.ROOT,
                 "Heard at %.0f dB SPL. Loud playing harms hearing: at 85 dBA %.0f hours a day are safe, half as long for every 3 dB more.",
                 Journey.WORKING_LEVEL_DB_SPL, ListeningDose.safeMinutesPerDay(85) / 60));
     }
 
-    private static void alternatives(Page page, List<Alternative> alternatives) {
+    /** On which systems a difference to the record stays audible. */
+    private void gapHeard(Page page) {
+        List<List<String>> rows = new ArrayList<>();
+        for (NamedBand band : NamedBand.values()) {
+            List<String> heard = new ArrayList<>();
+            List<String> hidden = new ArrayList<>();
+            double largest = 0;
+            for (Travelled t : travelled) {
+                Optional<GapHeard> gap = t.gaps().stream().filter(g -> g.band() == band).findFirst();
+                if (gap.isEmpty()) continue;
+                (gap.get().heard() ? heard : hidden).add(t.system().name());
+                if (Math.abs(gap.get().gapDb()) > Math.abs(largest)) largest = gap.get().gapDb();
+            }
+            if (heard.isEmpty() && hidden.isEmpty()) continue;
+            rows.add(List.of(band.words(), signed(largest), heard.size() == travelled.size()
+                    ? "everywhere"
+                    : String.join(", ", heard), hidden.isEmpty() ? "" : String.join(", ", hidden)));
+        }
+        if (rows.isEmpty()) return;
+        page.table(List.of("against the record", "dB", "heard on", "hidden on"), rows);
+    }
+
+    private static void choices(Page page, List<Alternative> alternatives) {
         if (alternatives.isEmpty()) return;
         page.heading("Other choices");
         page.table(List.of("instead", "costs, dB"), alternatives.stream()
                 .map(a -> List.of(a.what(), String.format(Locale.ROOT, "%.2f", a.worseDb()))).toList());
+    }
+
+    /** Price, weight and minutes of the gear in use, where the player has said them. */
+    private void cost(Page page, DerivedTone t) {
+        double price = 0;
+        double weight = 0;
+        double minutes = 0;
+        List<String> unknown = new ArrayList<>();
+        for (Block b : t.tone().blocks()) {
+            if (!b.on()) continue;
+            Rig.Practical p = rig.practical(b.model());
+            if (p.equals(Rig.Practical.UNKNOWN)) unknown.add(b.model().name());
+            price += p.price();
+            weight += p.weightKg();
+            minutes += p.setupMinutes();
+        }
+        if (price + weight + minutes == 0) return;
+        page.heading("What it takes");
+        page.paragraph(String.format(Locale.ROOT, "Price %.0f, weight %.1f kg, %.0f minutes to set up%s.", price,
+                weight, minutes, unknown.isEmpty() ? "" : "; not known of " + String.join(", ", unknown)));
+    }
+
+    private void tried(Page page) {
+        if (source.tried().isEmpty()) return;
+        page.heading("What was tried");
+        page.table(List.of("change, newest first"), source.tried().stream().map(List::of).toList());
     }
 
     private static String figure(double value, String unit) {

@@ -193,6 +193,11 @@ public final class Casebook implements AutoCloseable {
         return read(history::entries);
     }
 
+    /** Changes of one case that stand, newest first. */
+    public synchronized List<LogEntry> logbook(long caseId) {
+        return read(() -> history.entries(caseId));
+    }
+
     public synchronized long addCase(String name, String artist, String note) {
         return change("New case " + name, Optional.empty(),
                 c -> c.insert("tone_case", Map.of("name", name, "artist", artist, "note", note, "position",

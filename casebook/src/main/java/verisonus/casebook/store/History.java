@@ -77,6 +77,12 @@ final class History {
                         r.getString(4).equals("undone")));
     }
 
+    /** Those of one case. */
+    List<LogEntry> entries(long caseId) throws SQLException {
+        return sql.list("SELECT id, at, text, state FROM logbook WHERE state = 'done' AND case_id = ? ORDER BY id DESC",
+                r -> new LogEntry(r.getLong(1), Instant.parse(r.getString(2)), r.getString(3), false), caseId);
+    }
+
     private interface Steps<T> {
         T run() throws SQLException;
     }

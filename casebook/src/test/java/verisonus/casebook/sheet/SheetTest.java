@@ -3,6 +3,7 @@ package verisonus.casebook.sheet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,9 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.sheet.page.Page;
+import verisonus.casebook.sheet.write.HtmlPage;
+import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
@@ -54,11 +58,49 @@ class SheetTest {
         return new ToneSheet("Glass Harbour", "Oda Marrel", List.of(f), Optional.of(tone(2.4)), List.of(), CLOCK);
     }
 
+    private static String markdown(ToneSheet sheet) {
+        return MarkdownPage.of(sheet.page());
+    }
+
+    @Test
+    void anEqualizerIsARowAFilterAtAFrequencyThatCanBeSet() {
+        assertThat(markdown(sheet())).contains("|parametric equalizer|at 900 Hz|+3.0 dB, medium (Q 1.0)|")
+                .doesNotContain("peak 1").doesNotContain("400 Hz");
+    }
+
+    @Test
+    void whatIsNotHeardStandsInOneLine() {
+        DerivedTone t = tone(1);
+        Tone both = new Tone("t", List.of(Block.of("chiming edge").with("gain", 5).with("sag", 3)));
+        DerivedTone unheard = new DerivedTone(both, Optional.empty(), Locks.NONE,
+                List.of(new Tolerance("amp", "gain", 5, 4, 6, "dynamics"),
+                        new Tolerance("amp", "sag", 3, 0, 10, "feel")),
+                List.of(), t.gap(), t.search());
+        assertThat(markdown(new ToneSheet("t", "", List.of(), Optional.of(unheard), List.of(), CLOCK)))
+                .contains("Not heard here, leave as usual: chiming edge supply droop.")
+                .doesNotContain("|supply droop|");
+    }
+
+    @Test
+    void partsAreLeftOutAndTheStagePageHoldsOnlyWhatToSet() {
+        String bare = MarkdownPage.of(sheet().page(Set.of()));
+        assertThat(bare).contains("What to set").doesNotContain("What still differs").doesNotContain("recording shows");
+        Page stage = sheet().stagePage();
+        assertThat(stage.isLarge()).isTrue();
+        assertThat(MarkdownPage.of(stage)).contains("12:00").doesNotContain("11:00").doesNotContain("valve amp");
+    }
+
+    @Test
+    void whatIsBelowHearingIsNamedAndTakesNoRow() {
+        String md = markdown(new ToneSheet("t", "", List.of(), Optional.of(tone(0.4)), List.of(), CLOCK));
+        assertThat(md).contains("Below hearing: bite.").doesNotContain("|bite");
+    }
+
     @Test
     void settingsStandInThePlayersOwnScaleWithTheirRange() {
-        String md = sheet().page().markdown();
-        assertThat(md).contains("|chiming edge|gain|12:00|11:00 – 13:00|dynamics|");
-        assertThat(md).contains("peak 1 frequency").doesNotContain("peak 2 frequency");
+        String md = markdown(sheet());
+        assertThat(md).contains("|chiming edge|gain|12:00|11:00 – 13:00|");
+        assertThat(md).contains("|dynamics|amp gain|");
     }
 
     @Test
@@ -66,8 +108,8 @@ class SheetTest {
         DerivedTone one = tone(0.5);
         Tone beside = Ways.put(Ways.changed(Ways.beside(one.tone(), "amp", Block.of("open clean")), "amp 2",
                 b -> b.mixed(-6, 40, true)), "equalizer", Ways.LOOP);
-        String md = new ToneSheet("t", "", List.of(), Optional.of(one.turned(beside, one.gap())), List.of(), CLOCK)
-                .page().markdown();
+        String md = markdown(new ToneSheet("t", "", List.of(), Optional.of(one.turned(beside, one.gap())), List.of(),
+                CLOCK));
         assertThat(md).contains("open clean, on amp 2").contains("parametric equalizer, in the loop")
                 .contains(
                         "The branch amp 2 leaves behind input socket and comes back before output socket, at −6.0 dB, "
@@ -76,19 +118,20 @@ class SheetTest {
 
     @Test
     void markdownKeepsACellInOneCell() {
-        assertThat(sheet().page().markdown()).contains("Two repeats \\| 286 ms").doesNotContain(" <apart>");
+        assertThat(markdown(sheet())).contains("Two repeats \\| 286 ms").doesNotContain(" <apart>");
     }
 
     @Test
     void htmlIsEscapedAndStandsAlone() {
-        String html = sheet().page().html();
+        String html = HtmlPage.of(sheet().page());
         assertThat(html).contains("286 ms &lt;apart&gt;").doesNotContain("<script").doesNotContain("http");
         assertThat(html).startsWith("<!doctype html>").endsWith("</html>\n");
     }
 
     @Test
     void csvLeadsEachRowWithItsHeading() {
-        assertThat(SheetFormat.CSV.write(sheet())).contains("\"Settings, in signal order\",chiming edge,gain,12:00");
+        assertThat(new String(SheetFormat.CSV.write(sheet()), StandardCharsets.UTF_8))
+                .contains("\"What to set, in signal order\",chiming edge,gain,12:00");
     }
 
     @Test
@@ -101,7 +144,7 @@ class SheetTest {
 
     @Test
     void cautionsStandOnceWhereTheyMatter() {
-        String md = sheet().page().markdown();
+        String md = markdown(sheet());
         assertThat(md.split("valve amp", -1)).hasSize(2);
     }
 
@@ -129,15 +172,15 @@ class SheetTest {
             for (int p = 1; p < 20; p++) x[i] += (float) (0.1 / p * Math.sin(i * 0.0144 * p));
         var travelled = new Journey(Sound.mono(x, 48000), Optional.empty(), Journey.WORKING_LEVEL_DB_SPL)
                 .to(PlaybackSystem.ALL);
-        String md = new ToneSheet("T", "", List.of(), Optional.of(tone(1)), travelled, CLOCK).page().markdown();
+        String md = markdown(new ToneSheet("T", "", List.of(), Optional.of(tone(1)), travelled, CLOCK));
         assertThat(md).contains("## On other systems").contains("|phone|").contains("It changes most on: ");
         assertThat(md).contains("harms hearing");
     }
 
     @Test
     void aCaseWithoutAToneSaysSo() {
-        String md = new ToneSheet("T", "", List.of(), Optional.empty(), List.of(), CLOCK).page().markdown();
-        assertThat(md).contains("No tone has been derived yet.").doesNotContain("Settings");
+        String md = markdown(new ToneSheet("T", "", List.of(), Optional.empty(), List.of(), CLOCK));
+        assertThat(md).contains("No tone has been derived yet.").doesNotContain("What to set");
     }
 
     @Test
@@ -145,11 +188,12 @@ class SheetTest {
         ToneSheet s = new ToneSheet("T", "", List.of(),
                 Optional.of(tone(1).locking(Locks.of(ControlPlace.parse("amp/gain")))), List.of(),
                 CLOCK);
-        assertThat(s.page().markdown()).contains("locked by the player");
+        assertThat(markdown(s)).contains("locked by you");
     }
 
     @Test
     void jsonHoldsTheToneForOthers() {
-        assertThat(SheetFormat.JSON.write(sheet())).contains("verisonus.tone/1").contains("chiming edge");
+        assertThat(new String(SheetFormat.JSON.write(sheet()), StandardCharsets.UTF_8)).contains("verisonus.tone/1")
+                .contains("chiming edge");
     }
 }

@@ -137,7 +137,7 @@ public final class Journey {
         for (NamedBand n : ranked) found.add(bandFinding(n, bands.get(n.ordinal()).changeDb()));
         if (Math.abs(spread) >= JndScale.SPREAD_DB) found.add(dynamics(spread));
         for (MonoLoss m : mono) if (m.changeDb() < -AUDIBLE_DB - 2) found.add(mono(m));
-        coverings(found, made.power(), here.power(), before);
+        coverings(found, bands, made.power(), here.power(), before);
         found.sort(Comparator.comparingDouble(f -> -f.jnd()));
         for (GapHeard g : gaps) found.add(gap(g));
         List<String> advice = ranked.stream().limit(MOST_ADVICE)
@@ -183,12 +183,13 @@ public final class Journey {
     }
 
     /** What the band's bed, or the tone's own lows, cover here and did not cover where the tone was made. */
-    private void coverings(List<TravelFinding> found, double[] made, double[] here, double[] before) {
+    private void coverings(List<TravelFinding> found, List<BandChange> bands, double[] made, double[] here,
+            double[] before) {
         double[] hereDb = levels(here, levelDbSpl);
         double[] madeDb = levels(made, WORKING_LEVEL_DB_SPL);
         double[] bedMade = levels(bed.power(), WORKING_LEVEL_DB_SPL + bed.overGuitarLu());
         for (NamedBand n : NamedBand.values()) {
-            if (PassageSpectra.isEmpty(n, before)) continue;
+            if (PassageSpectra.isEmpty(n, before) || bands.get(n.ordinal()).changeDb() < NamedBand.GONE_DB) continue;
             double byBed = covered(n, hereDb, bedHere(here, made)) - covered(n, madeDb, masked(bedMade, true));
             if (byBed > MOSTLY) {
                 found.add(new TravelFinding(TravelFinding.Kind.COVERED_BY_BAND, 0, 2,

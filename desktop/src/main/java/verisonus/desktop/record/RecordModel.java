@@ -186,7 +186,7 @@ public final class RecordModel implements AutoCloseable {
         OpenCase c = desk.open().get().orElseThrow();
         long there = c.media().stream().filter(m -> m.role() == Medium.Role.DI).count();
         String name = "take " + (there + 1);
-        desk.work().run("HeldConstant " + name,
+        desk.work().run("Keeping " + name,
                 _ -> desk.book().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
                         SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)),
                 _ -> {

@@ -10,8 +10,14 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Separator;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -19,12 +25,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import verisonus.casebook.sheet.Page;
 import verisonus.casebook.sheet.SheetFormat;
+import verisonus.casebook.sheet.SheetPart;
 import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.sheet.page.Drawing;
+import verisonus.casebook.sheet.page.Page;
+import verisonus.casebook.sheet.write.Paper;
 import verisonus.casebook.store.LogEntry;
+import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
 
 /** The sheet bench: the page as it will print, and the logbook as a timeline. */
 public final class SheetView extends BorderPane {
@@ -33,12 +44,14 @@ public final class SheetView extends BorderPane {
     private static final int SHOWN_ENTRIES = 200;
 
     private final SheetModel model;
+    private final Theme theme;
     private final VBox page = new VBox(8);
     private final VBox logbook = new VBox(0);
     private final Label said = Nodes.label("", "quiet", "small");
 
-    public SheetView(SheetModel model) {
+    public SheetView(SheetModel model, Theme theme) {
         this.model = model;
+        this.theme = theme;
         getStyleClass().add("sheet-bench");
         page.getStyleClass().add("page");
         page.setMaxWidth(760);
@@ -60,28 +73,58 @@ public final class SheetView extends BorderPane {
         right.setPadding(new Insets(14, 22, 10, 16));
         right.setPrefWidth(300);
         setRight(right);
-        model.sheet().subscribe(this::show);
+        model.page().subscribe(this::show);
         model.desk().open().subscribe(this::showLogbook);
         model.said().subscribe(said::setText);
     }
 
     private HBox exports() {
-        HBox box = new HBox(8);
+        HBox box = new HBox(8, Nodes.label("Export as", "quiet"));
         for (SheetFormat f : SheetFormat.values()) {
-            Button b = new Button(switch (f) {
-                case MARKDOWN -> "Export Markdown";
-                case HTML -> "Export HTML";
-                case CSV -> "Export CSV";
-                case JSON -> "Export JSON";
-            });
+            Button b = new Button(f.words());
             b.setId("export-" + f.ending());
+            b.setAccessibleText("export the sheet as " + f.words());
             b.setOnAction(_ -> choose(f).ifPresent(model::export));
             box.getChildren().add(b);
         }
-        box.getChildren().add(said);
+        box.getChildren().addAll(paper(), parts(), stage(), said);
         box.setAlignment(Pos.CENTER_LEFT);
         box.setPadding(new Insets(12, 22, 8, 22));
         return box;
+    }
+
+    private ChoiceBox<Paper> paper() {
+        ChoiceBox<Paper> box = new ChoiceBox<>();
+        box.setId("paper");
+        box.getItems().setAll(Paper.values());
+        box.setConverter(Choices.named(p -> p == Paper.A4 ? "on A4" : "on Letter", Paper.A4));
+        box.valueProperty().bindBidirectional(model.paper());
+        box.setAccessibleText("paper of the PDF");
+        return box;
+    }
+
+    private MenuButton parts() {
+        MenuButton menu = new MenuButton("What goes in");
+        menu.setId("sheet-parts");
+        for (SheetPart p : SheetPart.values()) {
+            CheckMenuItem item = new CheckMenuItem(p.words());
+            item.setSelected(model.parts().get().contains(p));
+            item.selectedProperty().subscribe(in -> {
+                if (in != model.parts().get().contains(p)) model.choose(p, in);
+            });
+            menu.getItems().add(item);
+        }
+        menu.disableProperty().bind(model.stage());
+        return menu;
+    }
+
+    private ToggleButton stage() {
+        ToggleButton b = new ToggleButton("large, for the stage");
+        b.setId("stage-page");
+        b.getStyleClass().add("plain");
+        b.setTooltip(new Tooltip("only what to set, in letters that are read from a stand"));
+        b.selectedProperty().bindBidirectional(model.stage());
+        return b;
     }
 
     private Optional<Path> choose(SheetFormat format) {
@@ -89,21 +132,26 @@ public final class SheetView extends BorderPane {
                 model.sheet().get().map(ToneSheet::title).orElse("sheet") + "." + format.ending());
     }
 
-    private void show(Optional<ToneSheet> sheet) {
+    private void show(Optional<Page> shown) {
         page.getChildren().clear();
-        sheet.ifPresent(s -> {
-            Page p = s.page();
-            page.getChildren().add(Nodes.label(p.title(), "title"));
+        page.getStyleClass().remove("large-page");
+        shown.ifPresent(p -> {
+            if (p.isLarge()) page.getStyleClass().add("large-page");
+            page.getChildren().add(Nodes.wrapped(p.title(), "title"));
             p.parts().forEach(part -> page.getChildren().add(node(part)));
         });
         showLogbook();
     }
 
-    private static Node node(Page.Part part) {
+    private Node node(Page.Part part) {
         return switch (part) {
             case Page.Heading(String text) -> Nodes.padded(Nodes.label(text, "heading"), 10, 0, 0, 0);
             case Page.Paragraph(String text) -> Nodes.wrapped(text);
+            case Page.Caution(String text) -> Nodes.wrapped(text, "quiet", "small");
             case Page.Table(List<String> head, List<List<String>> rows) -> table(head, rows);
+            case Page.Picture(Drawing drawing) ->
+                Nodes.column(4, Nodes.wrapped(drawing.title(), "strong"), new SheetPlot(theme, drawing));
+            case Page.NewSheet() -> new Separator();
         };
     }
 

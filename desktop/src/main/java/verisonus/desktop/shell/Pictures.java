@@ -19,6 +19,7 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import verisonus.casebook.sheet.CaseSheet;
+import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.store.Casebook;
 import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
@@ -75,7 +76,7 @@ public final class Pictures {
     private static Path sheet(Path casebook, Path folder) throws IOException {
         try (Casebook book = Casebook.open(casebook)) {
             Path file = folder.resolve("tone-sheet.html");
-            Files.writeString(file, CaseSheet.of(book, book.cases().get(0), Progress.NONE).page().html());
+            Files.write(file, SheetFormat.HTML.write(CaseSheet.of(book, book.cases().get(0), Progress.NONE)));
             return file;
         }
     }

@@ -89,7 +89,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
         benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
-        benches.put(Bench.SHEET, new SheetView(new SheetModel(desk)));
+        benches.put(Bench.SHEET, new SheetView(new SheetModel(desk), theme));
         commands = commands();
         finder = new CommandFinder(this::everyCommand);
         thread = new ThreadView(desk, this::goTo);

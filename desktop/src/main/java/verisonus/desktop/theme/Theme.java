@@ -20,10 +20,13 @@ public final class Theme {
     public static final double NORMAL = 13;
 
     static {
-        for (String file : List.of("B612-Regular.otf", "B612-Bold.otf", "Vollkorn-SemiBold.ttf",
-                "Vollkorn-Italic.ttf")) {
+        // The faces of the sheet are those of the window.
+        for (String file : List.of("/verisonus/casebook/sheet/fonts/B612-Regular.ttf",
+                "/verisonus/casebook/sheet/fonts/B612-Bold.ttf",
+                "/verisonus/casebook/sheet/fonts/Vollkorn-SemiBold.ttf",
+                "/verisonus/desktop/fonts/Vollkorn-Italic.ttf")) {
             @Nullable
-            InputStream in = Theme.class.getResourceAsStream("/verisonus/desktop/fonts/" + file);
+            InputStream in = Theme.class.getResourceAsStream(file);
             Font.loadFont(Objects.requireNonNull(in, file), NORMAL);
         }
     }

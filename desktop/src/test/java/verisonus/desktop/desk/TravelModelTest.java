@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
@@ -54,7 +55,7 @@ class TravelModelTest {
             f.desk().bench().set(Bench.SHEET);
             f.keepTone(tone(), new GapLedger(List.of(), 0));
             f.settle();
-            String text = sheet.sheet().get().orElseThrow().page().markdown();
+            String text = MarkdownPage.of(sheet.page().get().orElseThrow());
             assertThat(text).contains("chiming edge").contains("supply droop");
         }
     }
