@@ -5,6 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.DerivedToneJson;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
@@ -21,12 +23,20 @@ final class DemoBuild {
             write(folder, r, "reference", reference);
             write(folder, r, "di", di);
             if (r.hasBacking()) write(folder, r, "backing", r.backing());
-            if (r == Recipe.GLASS_HARBOUR) {
-                ExecutorService workers = Executors.newFixedThreadPool(2);
-                Files.writeString(folder.resolve("glass-harbour-tone.json"),
-                        DemoCasebook.derivedTone(reference, di, workers));
-                workers.shutdown();
-            }
+            if (DemoRegion.of(r).derived()) study(folder, r, reference, di);
+        }
+    }
+
+    /** What the program makes of a case; the recipe's own settings stay unknown to it. */
+    private static void study(Path folder, Recipe r, Sound reference, Sound di) throws IOException {
+        ExecutorService workers = Executors.newFixedThreadPool(2);
+        try {
+            DerivedTone tone = DemoCasebook.derivedTone(r, reference, di, workers);
+            Files.writeString(DemoParts.jsonFile(folder, r, "evidence"), DemoCasebook.evidence(r, reference));
+            Files.writeString(DemoParts.jsonFile(folder, r, "tone"), DerivedToneJson.write(tone));
+            Files.writeString(DemoParts.jsonFile(folder, r, "trims"), DemoCasebook.trims(tone.tone(), di));
+        } finally {
+            workers.shutdownNow();
         }
     }
 

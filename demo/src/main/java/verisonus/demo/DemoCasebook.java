@@ -2,20 +2,26 @@ package verisonus.demo;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ExecutorService;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.TravelJson;
+import verisonus.casebook.exchange.TrimJson;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.DerivedToneJson;
+import verisonus.casebook.store.FindingsJson;
+import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
@@ -23,23 +29,20 @@ import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Locks;
+import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.sound.Sound;
+import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.travel.trim.Trim;
+import verisonus.core.travel.trim.TrimSolver;
 import verisonus.core.work.Progress;
 
-/** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. One case is derived, four are left to be. */
+/** "The Nine Lanterns Radio Hour": the casebook a newcomer starts with. Four cases are derived, one is left to be. */
 public final class DemoCasebook {
     /** What the casebook's file is called. */
     public static final String FILE_NAME = "nine-lanterns.casebook";
-    private static final double GLASS_FROM_S = 0.3;
-    private static final double GLASS_TO_S = 11.5;
-    /** Where the guitar stands alone in the case that is left to be derived. */
-    private static final double ALONE_TO_S = 4.8;
-    private static final double LANTERN_TO_S = 13.5;
-    private static final double WINTER_ALONE_TO_S = 2.3;
-    private static final double COMET_TO_S = 16.5;
 
     private DemoCasebook() {}
 
@@ -47,27 +50,19 @@ public final class DemoCasebook {
     public static void writeTo(Path file) {
         try (Casebook book = Casebook.create(file)) {
             book.keepRig(DemoRig.rig());
-            long glass = addCase(book, Recipe.GLASS_HARBOUR,
-                    "Act one, under the narrator. Chimes, sways, answers itself.",
-                    GLASS_FROM_S, GLASS_TO_S);
-            book.keepTone(glass,
-                    DerivedToneJson.read("demo",
-                            new String(DemoParts.bytes("glass-harbour-tone.json"), StandardCharsets.UTF_8)),
-                    "Derived a tone for Glass Harbour");
+            addCase(book, Recipe.GLASS_HARBOUR, "Act one, under the narrator. Chimes, sways, answers itself.");
             addCase(book, Recipe.LANTERN_STREET,
-                    "The street lamps come on. Near break-up, sways; something wide hides in it.",
-                    0.2, LANTERN_TO_S);
-            addCase(book, Recipe.SALT_AND_STATIC, "The chase. Hard picking, one microphone in the room, a band on top.",
-                    0.2, ALONE_TO_S);
-            long winter = addCase(book, Recipe.WINTER_KIOSK, "The locked door. Tight, gated, covered but for one bar.",
-                    0.2,
-                    WINTER_ALONE_TO_S);
+                    "The street lamps come on. Near break-up, sways; something wide hides in it.");
+            addCase(book, Recipe.SALT_AND_STATIC,
+                    "The chase. Hard picking, one microphone in the room, a band on top.");
+            long winter = addCase(book, Recipe.WINTER_KIOSK,
+                    "The locked door. Tight, gated, covered but for one bar.");
             // An earlier record of the same artist: what stays is the signature.
             long earlier = addMedium(book, winter, Medium.Role.REFERENCE, Recipe.SALT_AND_STATIC, "reference");
-            book.addRegion(earlier, Region.Role.CORE_TONE, 0.2, ALONE_TO_S);
-            addCase(book, Recipe.SLOW_COMET, "The last scene. A lead with dark repeats and a hall that answers late.",
-                    0.2,
-                    COMET_TO_S);
+            DemoRegion alone = DemoRegion.of(Recipe.SALT_AND_STATIC);
+            book.addRegion(earlier, Region.Role.CORE_TONE, alone.fromS(), alone.toS());
+            addCase(book, Recipe.SLOW_COMET,
+                    "The last scene. A lead with dark repeats and a hall that answers late.");
         }
     }
 
@@ -87,13 +82,23 @@ public final class DemoCasebook {
         return out;
     }
 
-    private static long addCase(Casebook book, Recipe recipe, String note, double fromS, double toS) {
+    private static long addCase(Casebook book, Recipe recipe, String note) {
         long id = book.addCase(recipe.title(), recipe.artist(), note);
         long reference = addMedium(book, id, Medium.Role.REFERENCE, recipe, "reference");
         addMedium(book, id, Medium.Role.DI, recipe, "di");
         if (recipe.hasBacking()) addMedium(book, id, Medium.Role.BACKING, recipe, "backing");
-        long region = book.addRegion(reference, Region.Role.CORE_TONE, fromS, toS);
-        if (recipe == Recipe.GLASS_HARBOUR) book.keepMeasurement(region, measured(recipe, fromS, toS));
+        DemoRegion where = DemoRegion.of(recipe);
+        long region = book.addRegion(reference, Region.Role.CORE_TONE, where.fromS(), where.toS());
+        if (!where.derived()) return id;
+        JsonNode measured = DemoParts.json(recipe, "evidence");
+        book.keepMeasurement(region, new Measurement(FindingsJson.read("demo", Json.text(measured.get("findings"))),
+                Json.text(measured.get("document"))));
+        book.keepTone(id, DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone"))),
+                "Derived a tone for " + recipe.title());
+        DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
+                PlaybackSystem.find(t.getKey()).orElseThrow(), TrimJson.read("demo", t.getValue())));
+        where.heard().forEach((system, words) -> book.travels().keepNote(id,
+                PlaybackSystem.find(system).orElseThrow(), words));
         return id;
     }
 
@@ -102,19 +107,31 @@ public final class DemoCasebook {
         return book.addMedium(id, role, name, DemoParts.bytes(name));
     }
 
-    private static Measurement measured(Recipe recipe, double fromS, double toS) {
-        Sound whole = verisonus.core.sound.SoundReader
-                .decode("reference", DemoParts.bytes(DemoParts.fileName(recipe, "reference"))).sound();
-        Evidence evidence = Examination.of(whole.slice(fromS, toS), Progress.NONE);
-        return new Measurement(EvidenceSentences.of(evidence), Json.text(EvidenceJson.write(
-                DemoParts.fileName(recipe, "reference"), fromS, toS, whole.rateHz(), whole.durationS(), evidence)));
+    /** What the window would measure in a case's region. */
+    static String evidence(Recipe recipe, Sound reference) {
+        DemoRegion where = DemoRegion.of(recipe);
+        Evidence evidence = Examination.of(where.cut(reference), Progress.NONE);
+        ObjectNode out = Json.object();
+        out.set("findings", Json.parse("demo", FindingsJson.write(EvidenceSentences.of(evidence))));
+        out.set("document", EvidenceJson.write(DemoParts.fileName(recipe, "reference"), where.fromS(), where.toS(),
+                reference.rateHz(), reference.durationS(), evidence));
+        return Json.text(out);
     }
 
-    /** Derives the tone of the case that ships derived, as the window would. */
-    static String derivedTone(Sound reference, Sound di, ExecutorService workers) {
-        Derivation d = new ToneSearch(reference.slice(GLASS_FROM_S, GLASS_TO_S), di,
-                SearchOptions.defaults().withRig(DemoRig.rig()), workers, Progress.NONE).run();
-        return DerivedToneJson.write(DerivedTone.of(d, Optional.empty(), Locks.NONE, GLASS_FROM_S));
+    /** Derives a case's tone as the window would. */
+    static DerivedTone derivedTone(Recipe recipe, Sound reference, Sound di, ExecutorService workers) {
+        DemoRegion where = DemoRegion.of(recipe);
+        Derivation d = new ToneSearch(where.cut(reference), di, SearchOptions.defaults().withRig(DemoRig.rig()),
+                workers, Progress.NONE).run();
+        return DerivedTone.of(d, Optional.empty(), Locks.NONE, where.fromS(), DemoRig.rig(), Goal.EXACT);
+    }
+
+    /** What to turn on each playback system. */
+    static String trims(Tone tone, Sound di) {
+        TrimSolver solver = new TrimSolver(tone, di, PlaybackSystem.WORKING_LEVEL_DB_SPL, true, Progress.NONE);
+        Map<String, Trim> out = new LinkedHashMap<>();
+        for (PlaybackSystem s : PlaybackSystem.ALL) out.put(s.id(), solver.on(s));
+        return Json.text(TravelJson.trims(out, Optional.empty()));
     }
 
     static List<Recipe> recipes() {

@@ -9,17 +9,17 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.words.EvidenceSentences;
 
 /** Findings as the casebook keeps them. */
-final class FindingsJson {
+public final class FindingsJson {
     private FindingsJson() {}
 
-    static String write(List<EvidenceSentences> findings) {
+    public static String write(List<EvidenceSentences> findings) {
         ObjectNode out = Json.object();
         ArrayNode list = out.putArray("findings");
         findings.forEach(f -> list.add(Json.tree(f)));
         return Json.text(out);
     }
 
-    static List<EvidenceSentences> read(String name, String text) {
+    public static List<EvidenceSentences> read(String name, String text) {
         List<EvidenceSentences> out = new ArrayList<>();
         for (JsonNode f : Json.parse(name, text).path("findings")) {
             out.add(Json.value(name, f, EvidenceSentences.class));

@@ -23,6 +23,7 @@ public final class Journey {
     static final double AUDIBLE_DB = 1.5;
     /** More than two things to turn at once is advice nobody follows. */
     private static final int MOST_ADVICE = 2;
+    private static final double FLOOR_DB = -80;
     /** What is 20 dB down is as good as gone; further does not make it worse. */
     private static final double MOST_COUNTED_DB = 20;
 
@@ -142,7 +143,17 @@ public final class Journey {
         for (GapHeard g : gaps) found.add(gap(g));
         List<String> advice = ranked.stream().limit(MOST_ADVICE)
                 .map(n -> n.words() + ": " + n.remedy(bands.get(n.ordinal()).changeDb())).toList();
-        return new Travelled(system, bands, thirds, loudness, spread, mono, gaps, found, advice, size(bands, before));
+        return new Travelled(system, bands, thirds, underTop(after, after), reference.map(r -> underTop(after,
+                sensed(at(r, system).power()))).orElse(List.of()), loudness, spread, mono, gaps, found, advice,
+                size(bands, before));
+    }
+
+    /** A spectrum at mine's loudness, dB under mine's strongest third octave. */
+    private static List<Double> underTop(double[] mine, double[] power) {
+        double top = 10 * Math.log10(Arrays.stream(mine).max().orElse(0) + 1e-20);
+        double apart = 10 * Math.log10(PassageSpectra.weighted(mine) / PassageSpectra.weighted(power));
+        return Arrays.stream(power).mapToObj(p -> Math.max(FLOOR_DB, 10 * Math.log10(p + 1e-20) + apart - top))
+                .toList();
     }
 
     private static List<NamedBand> ranked(List<BandChange> bands, double[] before) {

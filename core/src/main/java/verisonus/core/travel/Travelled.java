@@ -8,6 +8,8 @@ import verisonus.core.travel.system.PlaybackSystem;
  *
  * @param bands how each named band changes
  * @param thirdsDb how each third octave from 25 Hz to 12.5 kHz changes, loudness matched
+ * @param heardDb spectrum of mine at the ear, by the same third octaves, dB under the strongest
+ * @param referenceHeardDb the same of the record at the same loudness; empty where there is none
  * @param loudnessChangeDb how much louder the system makes the tone before loudness is matched
  * @param spreadChangeDb how much further loud and soft moments lie apart; below 0: the system holds back
  * @param mono what the sum of both channels takes, on one loudspeaker
@@ -16,12 +18,15 @@ import verisonus.core.travel.system.PlaybackSystem;
  * @param advice what to turn, in the same order
  * @param changeDb size of the whole change: RMS over the bands in which the tone has something
  */
-public record Travelled(PlaybackSystem system, List<BandChange> bands, List<Double> thirdsDb, double loudnessChangeDb,
-        double spreadChangeDb, List<MonoLoss> mono, List<GapHeard> gaps, List<TravelFinding> details,
+public record Travelled(PlaybackSystem system, List<BandChange> bands, List<Double> thirdsDb, List<Double> heardDb,
+        List<Double> referenceHeardDb, double loudnessChangeDb, double spreadChangeDb, List<MonoLoss> mono,
+        List<GapHeard> gaps, List<TravelFinding> details,
         List<String> advice, double changeDb) {
     public Travelled {
         bands = List.copyOf(bands);
         thirdsDb = List.copyOf(thirdsDb);
+        heardDb = List.copyOf(heardDb);
+        referenceHeardDb = List.copyOf(referenceHeardDb);
         mono = List.copyOf(mono);
         gaps = List.copyOf(gaps);
         details = List.copyOf(details);

@@ -24,6 +24,7 @@ import verisonus.core.rig.Rig;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.travel.trim.Trim;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.player.PlayerModel;
@@ -51,6 +52,10 @@ public final class Desk {
 
     /** What is heard beside the reference: a part of this or another recording. */
     public record Beside(Medium medium, double fromS, String words) {}
+
+    /** What is heard through now; read off the window's thread. */
+    private volatile Optional<HeardOn> through = Optional.empty();
+    private final ReadOnlyObjectWrapper<Optional<HeardOn>> heardOn = new ReadOnlyObjectWrapper<>(Optional.empty());
 
     public Desk(Casebook book, Work work, PlayerModel player) {
         this.book = book;
@@ -100,7 +105,7 @@ public final class Desk {
         Optional<Sound> reference = sounds.get().reference();
         if (reference.isEmpty()) return;
         work.run("Isolating: " + wanted.words(), _ -> {
-            player.loadIsolated(wanted.of(reference.get()));
+            player.loadIsolated(there(through, Optional.of(wanted.of(reference.get()))).orElseThrow());
             return wanted;
         }, _ -> player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent()));
     }
@@ -116,6 +121,24 @@ public final class Desk {
             beside.set(w);
             player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
         });
+    }
+
+    /** Hears everything through a playback system, or as it is. */
+    public void hearOn(Optional<HeardOn> wanted) {
+        if (heardOn.get().equals(wanted)) return;
+        heardOn.set(wanted);
+        through = wanted;
+        Sounds now = sounds.get();
+        if (now == Sounds.NONE) return;
+        work.run(wanted.map(w -> "Taking it to the " + w.system().name()).orElse("Hearing it as it is"), _ -> {
+            hand(now);
+            return now;
+        }, n -> player.loaded(n.lengthS(), n.backing().isPresent()));
+    }
+
+    /** The playback system that everything is heard through; empty: as it is. */
+    public ReadOnlyObjectProperty<Optional<HeardOn>> heardOn() {
+        return heardOn.getReadOnlyProperty();
     }
 
     /** Reads everything shown anew from the casebook. */
@@ -198,13 +221,23 @@ public final class Desk {
 
     /** Gives the player what can be heard; matching loudness takes a while, so off the window's thread where there is sound. */
     private void hand(Sounds s) {
-        player.load(s.reference(), s.di(), s.diStartS(), s.backing());
-        player.loadMine(s.mine(), s.diStartS());
+        Optional<HeardOn> on = through;
+        player.load(there(on, s.reference()), s.di(), s.diStartS(), there(on, s.backing()));
+        player.loadMine(there(on, on.flatMap(HeardOn::trim).flatMap(t -> s.di().map(d -> trimmed(t, d)))
+                .or(s::mine)), s.diStartS());
+    }
+
+    private Sound trimmed(Trim trim, Sound di) {
+        return Renderer.render(trim.tone(), di, secondTake, Quality.FINAL, Progress.NONE);
+    }
+
+    private static Optional<Sound> there(Optional<HeardOn> on, Optional<Sound> sound) {
+        return on.isEmpty() ? sound : sound.map(on.get()::of);
     }
 
     /** Plays a changed tone from now on, before it has been kept; may be called off the window's thread. */
     public void hearMine(Sound mine, double startS) {
-        player.loadMine(Optional.of(mine), startS);
+        player.loadMine(there(through, Optional.of(mine)), startS);
     }
 
     private boolean isOpen(OpenCase c) {

@@ -26,7 +26,8 @@ public final class ListeningBar extends HBox {
     private final Polygon symbol = new Polygon();
     private final AnimationTimer clock;
 
-    public ListeningBar(PlayerModel model, Theme theme) {
+    /** @param through shows and changes which playback system everything is heard on */
+    public ListeningBar(PlayerModel model, Theme theme, javafx.scene.Node through) {
         super(12);
         this.model = model;
         getStyleClass().add("listening-bar");
@@ -40,7 +41,7 @@ public final class ListeningBar extends HBox {
         choices.setAlignment(Pos.CENTER_LEFT);
         OverviewView overview = new OverviewView(model, theme);
         HBox.setHgrow(overview, Priority.ALWAYS);
-        getChildren().addAll(play(), place, choices, mix(), overview, loop(), level());
+        getChildren().addAll(play(), place, choices, mix(), through, overview, loop(), level());
         model.source().subscribe(this::showSource);
         model.loads().subscribe(this::showSource);
         showSource();

@@ -57,6 +57,11 @@ public final class Inputs {
             return recorder().latency(progress);
         }
 
+        /** The stand-in holds its microphone before a loudspeaker; a real one is held there by hand. */
+        void beforeLoudspeaker() {
+            stand.ifPresent(VirtualCard::holdBeforeLoudspeaker);
+        }
+
         @Override
         public void close() {
             input.close();

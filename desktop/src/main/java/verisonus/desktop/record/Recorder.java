@@ -61,6 +61,13 @@ public final class Recorder {
         return LoopbackLatency.samples(burst, run(out, progress, "sending a burst round the cable"));
     }
 
+    /** What comes in while a signal goes out on both sides. */
+    Sound along(Sound signal, Progress progress, String what) {
+        float[] x = signal.atRate(rateHz).mid();
+        input.begin(0);
+        return Sound.mono(run(new float[][]{x, x}, progress, what), rateHz);
+    }
+
     public List<Sound> takes(Plan plan, Progress progress) {
         int beat = (int) (60 / plan.bpm * rateHz);
         int countIn = COUNT * beat;

@@ -1,21 +1,29 @@
 package verisonus.desktop.record;
 
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.IntFunction;
+import verisonus.core.sound.Convolution;
 import verisonus.core.sound.Sound;
+import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.travel.system.SystemSound;
+import verisonus.core.work.Progress;
 import verisonus.desktop.player.SoundOutput;
 import verisonus.desktop.player.VirtualOutput;
 
 /**
  * A stand-in for a sound card with a guitarist plugged in: its output runs at the pace of a real one, its input brings the
  * guitarist's playing late by the card's latency, with a little noise. With a cable from output to input it brings back what was
- * sent instead.
+ * sent instead, and before a loudspeaker what that makes of it.
  */
 public final class VirtualCard {
     private static final double NOISE = 2e-4;
 
+    private static final PlaybackSystem STAND_IN = PlaybackSystem.find("monitors").orElseThrow();
+
     private final int latencyFrames;
+    private Optional<Convolution> loudspeaker = Optional.empty();
     private final IntFunction<Sound> playing;
     private final VirtualOutput pace;
     private final boolean atOnce;
@@ -36,6 +44,20 @@ public final class VirtualCard {
         pace = new VirtualOutput(rateHz);
     }
 
+    /** Plays what is sent over a simulated loudspeaker in a room, with a microphone before it. */
+    public void holdBeforeLoudspeaker() {
+        PlaybackSystem s = STAND_IN;
+        PlaybackSystem unhindered = new PlaybackSystem(s.id(), s.name(), s.curve(), Optional.empty(), s.room(), 1,
+                false,
+                s.levelDbSpl(), "");
+        float[] click = new float[(int) (0.6 * Sound.WORKING_RATE_HZ)];
+        click[0] = 1;
+        Sound answer = new SystemSound(unhindered, s.levelDbSpl()).of(Sound.mono(click, Sound.WORKING_RATE_HZ),
+                Progress.NONE);
+        loudspeaker = Optional.of(new Convolution(answer.channel(0), 1024));
+        cable = true;
+    }
+
     /** Joins output and input by a cable, or takes it away. */
     public void plugCable(boolean in) {
         cable = in;
@@ -50,9 +72,10 @@ public final class VirtualCard {
 
             @Override
             public void write(float[] interleaved, int frames) {
-                for (int i = 0; i < frames; i++) {
-                    sent[(int) (sentFrames++ & sent.length - 1)] = 0.5f * (interleaved[2 * i] + interleaved[2 * i + 1]);
-                }
+                float[] out = new float[frames];
+                for (int i = 0; i < frames; i++) out[i] = 0.5f * (interleaved[2 * i] + interleaved[2 * i + 1]);
+                loudspeaker.ifPresent(l -> l.process(out, 0, frames));
+                for (float v : out) sent[(int) (sentFrames++ & sent.length - 1)] = v;
                 if (!atOnce) pace.write(interleaved, frames);
             }
 
@@ -81,6 +104,7 @@ public final class VirtualCard {
                 System.arraycopy(played, 0, phrase, countInFrames + latencyFrames, played.length);
                 at = 0;
                 Arrays.fill(sent, 0);
+                loudspeaker.ifPresent(Convolution::reset);
                 sentFrames = 0;
             }
 

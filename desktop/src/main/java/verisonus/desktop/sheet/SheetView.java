@@ -78,7 +78,7 @@ public final class SheetView extends BorderPane {
         model.said().subscribe(said::setText);
     }
 
-    private HBox exports() {
+    private VBox exports() {
         HBox box = new HBox(8, Nodes.label("Export as", "quiet"));
         for (SheetFormat f : SheetFormat.values()) {
             Button b = new Button(f.words());
@@ -87,10 +87,13 @@ public final class SheetView extends BorderPane {
             b.setOnAction(_ -> choose(f).ifPresent(model::export));
             box.getChildren().add(b);
         }
-        box.getChildren().addAll(paper(), parts(), stage(), said);
+        box.getChildren().add(paper());
         box.setAlignment(Pos.CENTER_LEFT);
-        box.setPadding(new Insets(12, 22, 8, 22));
-        return box;
+        HBox options = new HBox(8, parts(), stage(), said);
+        options.setAlignment(Pos.CENTER_LEFT);
+        VBox both = Nodes.column(6, box, options);
+        both.setPadding(new Insets(12, 22, 8, 22));
+        return both;
     }
 
     private ChoiceBox<Paper> paper() {
@@ -106,6 +109,7 @@ public final class SheetView extends BorderPane {
     private MenuButton parts() {
         MenuButton menu = new MenuButton("What goes in");
         menu.setId("sheet-parts");
+        menu.getStyleClass().add("boxed");
         for (SheetPart p : SheetPart.values()) {
             CheckMenuItem item = new CheckMenuItem(p.words());
             item.setSelected(model.parts().get().contains(p));

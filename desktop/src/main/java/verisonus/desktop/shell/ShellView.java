@@ -52,6 +52,7 @@ import verisonus.desktop.sheet.SheetView;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
+import verisonus.desktop.travel.ThroughChoice;
 import verisonus.desktop.travel.TravelModel;
 import verisonus.desktop.travel.TravelView;
 
@@ -88,7 +89,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
-        benches.put(Bench.TRAVEL, new TravelView(new TravelModel(desk)));
+        TravelModel travel = new TravelModel(desk, inputs(desk));
+        benches.put(Bench.TRAVEL, new TravelView(travel, theme));
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk), theme));
         commands = commands();
         finder = new CommandFinder(this::everyCommand);
@@ -98,7 +100,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
         middle.setTop(header());
         BorderPane frame = new BorderPane(middle);
         frame.setLeft(margin);
-        frame.setBottom(new VBox(new WorkStrip(desk.work()), new ListeningBar(desk.player(), theme)));
+        frame.setBottom(new VBox(new WorkStrip(desk.work()), new ListeningBar(desk.player(), theme,
+                new ThroughChoice(travel))));
         getChildren().addAll(frame, note, finder);
         note.setVisible(false);
         setAlignment(note, javafx.geometry.Pos.TOP_CENTER);
@@ -283,9 +286,12 @@ public final class ShellView extends StackPane implements AutoCloseable {
 
     /** Records from the machine's input; where there is none the demo's guitarist plays the open case's phrase. */
     private static RecordModel recording(Desk desk) {
+        return new RecordModel(desk, inputs(desk));
+    }
+
+    private static Inputs inputs(Desk desk) {
         Guitarist standIn = Guitarist.found();
-        return new RecordModel(desk, new Inputs(take -> standIn.play(
-                desk.open().get().map(o -> o.entry().name()).orElse(""), take)));
+        return new Inputs(take -> standIn.play(desk.open().get().map(o -> o.entry().name()).orElse(""), take));
     }
 
     /** Says what the focused part is for: its accessible words, its tooltip where it has one. */

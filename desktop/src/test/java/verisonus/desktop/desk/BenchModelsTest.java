@@ -24,11 +24,14 @@ import verisonus.desktop.derive.DeriveModel;
 import verisonus.desktop.derive.SettingRow;
 import verisonus.desktop.listen.ListenModel;
 import verisonus.desktop.measure.MeasureModel;
+import verisonus.desktop.record.Inputs;
 import verisonus.desktop.sheet.SheetModel;
 import verisonus.desktop.travel.TravelModel;
 
 /** What each bench does, without its view. */
 class BenchModelsTest {
+    private static final Inputs INPUTS = new Inputs(_ -> DeskFixture.notes(1, 0.2), true, true);
+
     @TempDir
     private Path dir;
     private DeskFixture fixture;
@@ -193,7 +196,7 @@ class BenchModelsTest {
     class Travelling {
         @Test
         void waitsForAToneThenFollowsTheLevel() {
-            TravelModel m = new TravelModel(fixture.desk());
+            TravelModel m = new TravelModel(fixture.desk(), INPUTS);
             assertThat(m.travelled().get()).isEmpty();
             mark();
             keepTone();

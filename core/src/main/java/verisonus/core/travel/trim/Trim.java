@@ -1,6 +1,9 @@
 package verisonus.core.travel.trim;
 
 import java.util.List;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 import verisonus.core.travel.NamedBand;
 
@@ -26,6 +29,27 @@ public record Trim(List<String> systems, List<TrimStep> steps, List<String> off,
         steps = List.copyOf(steps);
         off = List.copyOf(off);
         left = List.copyOf(left);
+    }
+
+    /** Whether it was solved for this tone as it is now. */
+    public boolean isFor(Tone now) {
+        List<Block> own = tone.blocks().stream()
+                .filter(b -> !b.id().equals(EQUALIZER_ID) || now.find(EQUALIZER_ID).isPresent()).toList();
+        if (own.size() != now.blocks().size()) return false;
+        for (int i = 0; i < own.size(); i++) if (!isSame(own.get(i), now.blocks().get(i))) return false;
+        return true;
+    }
+
+    private boolean isSame(Block trimmed, Block now) {
+        if (!trimmed.id().equals(now.id()) || !trimmed.model().equals(now.model())) return false;
+        if (trimmed.on() != (now.on() && !off.contains(now.id()))) return false;
+        for (Control c : now.model().controls()) {
+            ControlPlace place = ControlPlace.of(now, c.name());
+            double was = steps.stream().filter(s -> s.place().equals(place)).mapToDouble(TrimStep::from).findFirst()
+                    .orElse(trimmed.get(c.name()));
+            if (Math.abs(was - now.get(c.name())) > 1e-9) return false;
+        }
+        return true;
     }
 
     public boolean isEmpty() { return steps.isEmpty() && off.isEmpty(); }
