@@ -7,6 +7,7 @@ import java.util.Optional;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.SettingsCsv;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.CsvPage;
@@ -14,6 +15,7 @@ import verisonus.casebook.sheet.write.HtmlPage;
 import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.casebook.sheet.write.Paper;
 import verisonus.casebook.sheet.write.PdfPage;
+import verisonus.core.rig.Tone;
 
 /** How a tone sheet is written. */
 public enum SheetFormat {
@@ -53,7 +55,7 @@ public enum SheetFormat {
             case PDF -> PdfPage.of(page, paper);
             case HTML -> bytes(HtmlPage.of(page));
             case MARKDOWN -> bytes(MarkdownPage.of(page));
-            case CSV -> bytes(CsvPage.of(page));
+            case CSV -> bytes(CsvPage.of(page) + sheet.tone().map(t -> data(t.tone())).orElse(""));
             case JSON -> bytes(json(sheet));
         };
     }
@@ -61,6 +63,11 @@ public enum SheetFormat {
     /** The whole sheet on A4. */
     public byte[] write(ToneSheet sheet) {
         return write(sheet, sheet.page(), Paper.A4);
+    }
+
+    /** Below the tables for people the settings for programs, from which the same tone can be read. */
+    private static String data(Tone tone) {
+        return "\r\n# settings as data\r\n" + SettingsCsv.write(tone, SettingsCsv.columns(""));
     }
 
     private static byte[] bytes(String text) {

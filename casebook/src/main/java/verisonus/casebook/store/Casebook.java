@@ -34,6 +34,7 @@ public final class Casebook implements AutoCloseable {
     private final History history;
     private final SoundStore sounds;
     private final TravelShelf travels;
+    private final Moments moments;
 
     private Casebook(Path file, Connection connection, Clock clock) {
         this.file = file;
@@ -42,6 +43,7 @@ public final class Casebook implements AutoCloseable {
         this.history = new History(sql, clock);
         this.sounds = new SoundStore(sql);
         this.travels = new TravelShelf(this);
+        this.moments = new Moments(this, history);
     }
 
     /** Opens a casebook that is there. */
@@ -101,6 +103,11 @@ public final class Casebook implements AutoCloseable {
 
     public Path file() {
         return file;
+    }
+
+    /** Moments of the logbook. */
+    public Moments moments() {
+        return moments;
     }
 
     /** Playback systems, trims and what was heard on them. */
@@ -425,7 +432,7 @@ public final class Casebook implements AutoCloseable {
                 r -> r.getLong(1), regionId)).stream().findFirst();
     }
 
-    private interface Reading<T> {
+    interface Reading<T> {
         T run() throws SQLException;
     }
 
@@ -435,6 +442,10 @@ public final class Casebook implements AutoCloseable {
         } catch (SQLException e) {
             throw new StoreFault(file.toString(), e);
         }
+    }
+
+    synchronized <T> T reading(Reading<T> reading) {
+        return read(reading);
     }
 
     synchronized <T> List<T> listed(String query, Sql.Row<T> row, Object... values) {

@@ -6,6 +6,8 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
 
 /**
  * Makes changes, takes them back and makes them again. A change and its logbook entry are one transaction; undo and redo
@@ -71,16 +73,52 @@ final class History {
         });
     }
 
+    private static final String ENTRIES = """
+            SELECT l.id, l.at, l.text, l.state, l.case_id, json_extract(t.before, '$.gap_jnd'),
+                   json_extract(t.after, '$.gap_jnd'), n.text
+            FROM logbook l
+            LEFT JOIN logbook_row t ON t.logbook_id = l.id AND t.table_name = 'tone'
+            LEFT JOIN moment_note n ON n.logbook_id = l.id
+            """;
+
     List<LogEntry> entries() throws SQLException {
-        return sql.list("SELECT id, at, text, state FROM logbook WHERE state <> 'dropped' ORDER BY id DESC",
-                r -> new LogEntry(r.getLong(1), Instant.parse(r.getString(2)), r.getString(3),
-                        r.getString(4).equals("undone")));
+        return sql.list(ENTRIES + "WHERE l.state <> 'dropped' ORDER BY l.id DESC", History::entry);
     }
 
     /** Those of one case. */
     List<LogEntry> entries(long caseId) throws SQLException {
-        return sql.list("SELECT id, at, text, state FROM logbook WHERE state = 'done' AND case_id = ? ORDER BY id DESC",
-                r -> new LogEntry(r.getLong(1), Instant.parse(r.getString(2)), r.getString(3), false), caseId);
+        return sql.list(ENTRIES + "WHERE l.state = 'done' AND l.case_id = ? ORDER BY l.id DESC", History::entry,
+                caseId);
+    }
+
+    private static LogEntry entry(java.sql.ResultSet r) throws SQLException {
+        long caseId = r.getLong(5);
+        OptionalLong of = r.wasNull() ? OptionalLong.empty() : OptionalLong.of(caseId);
+        String note = r.getString(8);
+        return new LogEntry(r.getLong(1), Instant.parse(r.getString(2)), r.getString(3),
+                r.getString(4).equals("undone"), of, number(r, 6), number(r, 7), note == null ? "" : note);
+    }
+
+    private static OptionalDouble number(java.sql.ResultSet r, int column) throws SQLException {
+        double v = r.getDouble(column);
+        return r.wasNull() ? OptionalDouble.empty() : OptionalDouble.of(v);
+    }
+
+    /** Tables' rows of one kind as an entry left them. */
+    List<String> after(long entry, String table) throws SQLException {
+        return sql.list("SELECT after FROM logbook_row WHERE logbook_id = ? AND table_name = ? AND after IS NOT NULL",
+                r -> r.getString(1), entry, table);
+    }
+
+    /** Takes changes back until this one is the last that stands. @return how many */
+    int backTo(long entry) throws SQLException {
+        int n = 0;
+        while (!sql.list("SELECT id FROM logbook WHERE state = 'done' AND id > ?", r -> r.getLong(1), entry)
+                .isEmpty()) {
+            if (undo().isEmpty()) break;
+            n++;
+        }
+        return n;
     }
 
     private interface Steps<T> {

@@ -19,3 +19,9 @@ CREATE TABLE travel_note (
     text TEXT NOT NULL,
     UNIQUE (case_id, system)
 );
+-- Words that the player puts beside a moment of the logbook.
+CREATE TABLE moment_note (
+    id INTEGER PRIMARY KEY,
+    logbook_id INTEGER NOT NULL UNIQUE REFERENCES logbook (id),
+    text TEXT NOT NULL
+);

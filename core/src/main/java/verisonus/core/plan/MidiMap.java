@@ -1,70 +1,92 @@
 package verisonus.core.plan;
 
-import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 
 /**
- * Which control change of a floor unit moves which setting: controls are numbered in the order in which they stand in the tone,
- * from {@value #FIRST} on, leaving out those numbers that MIDI 1.0 gives a meaning of its own (bank select 32, 64 to 69 pedals,
- * 96 to 101 parameters, 120 and above modes). A value from 0 to 127 is its place on the control's track; a choice is its index.
+ * Which control change of a player's own device moves which setting, as the player has entered it from the device's manual: no
+ * two devices number alike, so there is none until it was entered. A value from 0 to 127 is its place on the control's track,
+ * between the lowest and highest that the device takes; a choice is its index.
  */
-public final class MidiMap {
-    private static final int FIRST = 14;
-    private static final int LAST = 119;
+public record MidiMap(List<Line> lines) {
+    private static final int MOST = 127;
 
-    /** A setting and the controller that moves it. */
-    public record Line(String block, Control control, int controller) {}
-
-    private final List<Line> lines = new ArrayList<>();
-    private final int left;
-
-    public MidiMap(Tone tone) {
-        int next = FIRST;
-        int over = 0;
-        for (Block b : tone.blocks()) {
-            for (Control c : b.model().controls()) {
-                if (c.rare() && b.get(c.name()) == c.defaultValue()) continue;
-                while (isReserved(next)) next++;
-                if (next > LAST) {
-                    over++;
-                    continue;
-                }
-                lines.add(new Line(b.id(), c, next++));
-            }
+    /**
+     * A setting and the controller that moves it.
+     *
+     * @param channel 1 to 16
+     * @param controller 0 to 119: those above are modes
+     * @param low what is sent at the control's lowest, 0 to 127
+     * @param high what is sent at its highest; below low where the device runs backwards
+     */
+    public record Line(ControlPlace place, int channel, int controller, int low, int high) {
+        public Line {
+            if (channel < 1 || channel > 16) throw new IllegalArgumentException("there is no MIDI channel " + channel);
+            if (controller < 0 || controller > 119)
+                throw new IllegalArgumentException("controller " + controller + " is not 0 to 119");
+            if (low < 0 || low > MOST || high < 0 || high > MOST || low == high)
+                throw new IllegalArgumentException("values " + low + " to " + high + " are not within 0 to 127");
         }
-        left = over;
+
+        /** The value as it is sent. */
+        public int sent(Control c, double value) {
+            if (c.isChoice()) return Math.clamp(low + Math.round(value), 0, MOST);
+            return (int) Math.round(low + (high - low) * c.position(value));
+        }
+
+        /** What a sent value means. */
+        public double received(Control c, int value) {
+            if (c.isChoice()) return Math.clamp((double) value - low, 0, c.choices().size() - 1.0);
+            return c.valueAt((value - low) / (double) (high - low));
+        }
     }
 
-    private static boolean isReserved(int controller) {
-        return controller == 32 || controller >= 64 && controller <= 69 || controller >= 96 && controller <= 101;
+    /** What is sent for one setting. */
+    public record Change(int channel, int controller, int value) {}
+
+    public MidiMap {
+        lines = List.copyOf(lines);
+        Set<List<Integer>> taken = new HashSet<>();
+        Set<ControlPlace> places = new HashSet<>();
+        for (Line l : lines) {
+            if (!taken.add(List.of(l.channel, l.controller)))
+                throw new IllegalArgumentException("controller " + l.controller + " moves two settings");
+            if (!places.add(l.place)) throw new IllegalArgumentException(l.place + " stands there twice");
+        }
     }
 
-    public List<Line> lines() {
-        return List.copyOf(lines);
+    /** What is sent for a tone: only settings that the tone and the map both have. */
+    public List<Change> changes(Tone tone) {
+        return lines.stream().filter(l -> control(tone, l).isPresent()).map(l -> new Change(l.channel, l.controller,
+                l.sent(control(tone, l).orElseThrow(), tone.find(l.place.block()).orElseThrow().get(
+                        l.place.control()))))
+                .toList();
     }
 
-    /** Settings for which no controller was left. */
-    public int leftOut() {
-        return left;
+    private static Optional<Control> control(Tone tone, Line l) {
+        return tone.find(l.place.block()).flatMap(b -> b.model().find(l.place.control()));
     }
 
-    public Optional<Line> line(int controller) {
-        return lines.stream().filter(l -> l.controller() == controller).findFirst();
+    /** The tone with one control change taken in; as it was where the map does not know it. */
+    public Tone received(Tone tone, Change change) {
+        Optional<Line> line = lines.stream()
+                .filter(l -> l.channel == change.channel && l.controller == change.controller).findFirst();
+        if (line.isEmpty() || control(tone, line.get()).isEmpty()) return tone;
+        Block b = tone.find(line.get().place.block()).orElseThrow();
+        return tone.with(b.with(line.get().place.control(),
+                line.get().received(control(tone, line.get()).orElseThrow(), change.value)));
     }
 
-    /** The value as it is sent, 0 to 127. */
-    public static int sent(Control c, double value) {
-        if (c.isChoice()) return (int) Math.round(value);
-        return (int) Math.round(127 * c.position(value));
-    }
-
-    /** What a sent value means. */
-    public static double received(Control c, int value) {
-        if (c.isChoice()) return Math.clamp(value, 0, c.choices().size() - 1);
-        return c.valueAt(value / 127.0);
+    /** Settings of the tone that are on and that no line moves. */
+    public List<ControlPlace> leftOut(Tone tone) {
+        return tone.blocks().stream().filter(Block::on)
+                .flatMap(b -> b.settings().keySet().stream().map(c -> ControlPlace.of(b, c)))
+                .filter(p -> lines.stream().noneMatch(l -> l.place.equals(p))).toList();
     }
 }

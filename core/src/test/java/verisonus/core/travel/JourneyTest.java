@@ -52,6 +52,14 @@ class JourneyTest {
     }
 
     @Test
+    void aDoseIsFullAfterTheSafeTimeOfADayOrAWeek() {
+        assertThat(ListeningDose.ofDay(85, 480)).isCloseTo(1, within(1e-9));
+        assertThat(ListeningDose.ofDay(88, 120)).isCloseTo(0.5, within(1e-9));
+        assertThat(ListeningDose.ofWeek(80, 40 * 60)).isCloseTo(1, within(1e-9));
+        assertThat(ListeningDose.ofWeek(83, 40 * 60)).isCloseTo(2, within(1e-9));
+    }
+
+    @Test
     void systemCurvesAreReadBetweenTheirPoints() {
         ResponseCurve s = ResponseCurve.of(100, -10, 1000, 0);
         assertThat(s.levelDbAt(100)).isEqualTo(-10);

@@ -28,6 +28,7 @@ import verisonus.core.travel.trim.Trim;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.player.PlayerModel;
+import verisonus.desktop.player.Source;
 
 /**
  * The casebook, the case and the bench in front of the player. Changes are written at once; what is shown is read back from
@@ -120,6 +121,20 @@ public final class Desk {
         }, w -> {
             beside.set(w);
             player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
+        });
+    }
+
+    /** Plays a sound that belongs to no case, at the same loudness as all others. */
+    public void hearNoise(Sound sound) {
+        player.stop();
+        work.run("Making the noise", _ -> {
+            player.loadBeside(Optional.of(sound), 0);
+            return sound;
+        }, s -> {
+            player.loaded(Math.max(s.durationS(), sounds.get().lengthS()), sounds.get().backing().isPresent());
+            player.choose(Source.BESIDE);
+            player.seek(0);
+            player.toggle();
         });
     }
 

@@ -9,20 +9,15 @@ import javax.sound.midi.MidiUnavailableException;
 import javax.sound.midi.Receiver;
 import javax.sound.midi.ShortMessage;
 import verisonus.core.plan.MidiMap;
-import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.OutputFault;
 
-/** Sends a tone to a floor unit: the program first, then a control change a setting. */
+/** Sends a tone to a floor unit: a control change a setting, by the player's own map. */
 public final class FloorSender {
     private final Receiver receiver;
-    private final int channel;
 
-    /** @param channel 1 to 16 */
-    public FloorSender(Receiver receiver, int channel) {
-        if (channel < 1 || channel > 16) throw new IllegalArgumentException("MIDI channel " + channel);
+    public FloorSender(Receiver receiver) {
         this.receiver = receiver;
-        this.channel = channel;
     }
 
     /** Names of the devices that take MIDI; the simulated unit last. */
@@ -58,23 +53,18 @@ public final class FloorSender {
     }
 
     /**
-     * Sends all settings.
+     * Sends the settings that the player's map knows.
      *
-     * @param program 0 to 127
-     * @return how many settings found no controller
+     * @return how many of the tone's settings are not in the map
      */
-    public int send(Tone tone, int program) {
-        MidiMap map = new MidiMap(tone);
+    public int send(Tone tone, MidiMap map) {
         try {
-            receiver.send(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel - 1, program, 0), -1);
-            for (MidiMap.Line l : map.lines()) {
-                Block b = tone.find(l.block()).orElseThrow();
-                receiver.send(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel - 1, l.controller(),
-                        MidiMap.sent(l.control(), b.get(l.control().name()))), -1);
-            }
+            for (MidiMap.Change c : map.changes(tone))
+                receiver.send(new ShortMessage(ShortMessage.CONTROL_CHANGE, c.channel() - 1, c.controller(), c.value()),
+                        -1);
         } catch (InvalidMidiDataException e) {
-            throw new IllegalArgumentException("program " + program, e);
+            throw new IllegalArgumentException(e);
         }
-        return map.leftOut();
+        return map.leftOut(tone).size();
     }
 }

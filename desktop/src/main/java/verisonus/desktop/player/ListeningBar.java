@@ -132,11 +132,15 @@ public final class ListeningBar extends HBox {
         slider.setPrefWidth(150);
         Label words = Nodes.label("", "small");
         words.setId("level-words");
-        model.levelDb().subscribe(v -> {
-            words.setText(ListeningLevel.words(v.doubleValue()));
+        Runnable say = () -> {
+            double db = model.levelDb().get();
+            words.setText(model.level().get().words(db, model.dose().get()));
             words.getStyleClass().removeAll("warned", "quiet");
-            words.getStyleClass().add(ListeningLevel.warns(v.doubleValue()) ? "warned" : "quiet");
-        });
+            words.getStyleClass().add(model.level().get().warns(db, model.dose().get()) ? "warned" : "quiet");
+        };
+        model.levelDb().subscribe(say);
+        model.level().subscribe(say);
+        model.dose().subscribe(say);
         Label matched = Nodes.label("", "small", "quiet");
         Runnable show = () -> matched.setText(String.format(Locale.ROOT, "loudness matched, %.1f LUFS",
                 model.targetLufs()).replace('-', '−'));

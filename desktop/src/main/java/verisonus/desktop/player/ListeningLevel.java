@@ -1,38 +1,83 @@
 package verisonus.desktop.player;
 
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Locale;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.UserFolder;
 import verisonus.core.travel.ListeningDose;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 
 /**
- * How loud it is at the ear, and for how long that is safe. Until somebody measures it, the level is an assumption on the
- * loud side: matched sources at full gain are taken as {@value #ASSUMED_FULL_DB_SPL} dB SPL.
+ * How loud it is at the ear, and for how long that is safe. Until somebody measures it, the level is an assumption on the loud
+ * side: matched sources at full gain are taken as {@value #ASSUMED_FULL_DB_SPL} dB SPL.
+ *
+ * @param fullDbSpl what matched sources at full gain have at the ear
+ * @param measured whether a sound-level meter said so
  */
-public final class ListeningLevel {
+public record ListeningLevel(double fullDbSpl, boolean measured) {
     static final double ASSUMED_FULL_DB_SPL = 100;
+    public static final ListeningLevel ASSUMED = new ListeningLevel(ASSUMED_FULL_DB_SPL, false);
     /** Where playback starts. */
     public static final double START_DB = -30;
     /** Above this many dBA the time is short enough to warn. */
     private static final double WARN_DBA = 85;
+    private static final double SOFTEST_READING = 30;
+    private static final double LOUDEST_READING = 120;
+    private static final String FILE = "listening-level.json";
+    private static final String KEY = "full_db_spl";
 
-    private ListeningLevel() {}
-
-    public static double dbSpl(double gainDb) {
-        return ASSUMED_FULL_DB_SPL + gainDb;
+    /**
+     * From a meter's reading while a steady noise plays.
+     *
+     * @throws InputFault where no meter reads that
+     */
+    public static ListeningLevel measured(double readingDba, double gainDb) {
+        if (!(readingDba >= SOFTEST_READING && readingDba <= LOUDEST_READING))
+            throw new InputFault("the meter's reading", String.format(Locale.ROOT, "%.0f dBA cannot be", readingDba),
+                    "type what it shows while the noise plays, 30 to 120");
+        return new ListeningLevel(readingDba - gainDb, true);
     }
 
-    /** "70 dB SPL assumed · safe all day". */
-    public static String words(double gainDb) {
+    /** As it was measured on this computer; assumed where it was not. */
+    public static ListeningLevel kept() {
+        Path file = UserFolder.path().resolve(FILE);
+        if (!Files.exists(file)) return ASSUMED;
+        double full = Json.read(file).path(KEY).asDouble(Double.NaN);
+        return full > 0 && full < 200 ? new ListeningLevel(full, true) : ASSUMED;
+    }
+
+    void keep() {
+        Path file = UserFolder.path().resolve(FILE);
+        try {
+            Files.write(file, Json.text(Json.object().put(KEY, fullDbSpl)).getBytes(StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new OutputFault(file.toString(), "it cannot be written", "check the folder");
+        }
+    }
+
+    public double dbSpl(double gainDb) {
+        return fullDbSpl + gainDb;
+    }
+
+    /** "70 dB SPL assumed · safe all day", and how much of a day's dose has been heard. */
+    String words(double gainDb, double dose) {
         double level = dbSpl(gainDb);
-        double minutes = ListeningDose.safeMinutesPerDay(level);
-        String time = minutes >= 24 * 60
+        double minutes = ListeningDose.safeMinutesPerDay(level) * Math.max(0, 1 - dose);
+        String time = minutes >= 23.5 * 60
                 ? "safe all day"
                 : minutes >= 60
                         ? String.format(Locale.ROOT, "%.0f h safe today", minutes / 60)
                         : String.format(Locale.ROOT, "%.0f min safe today", minutes);
-        return String.format(Locale.ROOT, "%.0f dB SPL assumed · %s", level, time);
+        String heard = dose < 0.01 ? "" : String.format(Locale.ROOT, " · %.0f %% heard", 100 * dose);
+        return String.format(Locale.ROOT, "%.0f dB SPL %s · %s%s", level, measured ? "measured" : "assumed", time,
+                heard);
     }
 
-    public static boolean warns(double gainDb) {
-        return dbSpl(gainDb) >= WARN_DBA;
+    boolean warns(double gainDb, double dose) {
+        return dbSpl(gainDb) >= WARN_DBA || dose >= 1;
     }
 }

@@ -16,11 +16,13 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.core.sound.Sound;
+import verisonus.core.travel.ListeningDose;
 
 /** What the listening bar shows and does. All on the window's thread; {@link #tick} is called at each frame. */
 public final class PlayerModel {
     static final double SOFTEST_DB = -60;
     static final double LOUDEST_DB = 0;
+    private static final double LONGEST_TICK_S = 5;
 
     private final Player player;
     private final ReadOnlyObjectWrapper<Source> source = new ReadOnlyObjectWrapper<>(Source.REFERENCE);
@@ -33,6 +35,10 @@ public final class PlayerModel {
     private final DoubleProperty levelDb = new SimpleDoubleProperty(ListeningLevel.START_DB);
     private final ObjectProperty<Span> region = new SimpleObjectProperty<>(new Span(0, 0));
     private final ReadOnlyObjectWrapper<String> output = new ReadOnlyObjectWrapper<>("");
+
+    private final ReadOnlyObjectWrapper<ListeningLevel> level = new ReadOnlyObjectWrapper<>(ListeningLevel.kept());
+    private final ReadOnlyDoubleWrapper dose = new ReadOnlyDoubleWrapper();
+    private long tickedNanos;
 
     private final ReadOnlyIntegerWrapper loads = new ReadOnlyIntegerWrapper();
 
@@ -125,9 +131,35 @@ public final class PlayerModel {
 
     /** Takes over where the player has come to. */
     public void tick() {
+        long now = System.nanoTime();
+        if (playing.get() && tickedNanos != 0) heard((now - tickedNanos) / 1e9);
+        tickedNanos = now;
         playing.set(player.isPlaying());
         positionS.set(player.positionS());
         if (!output.get().equals(player.outputName())) output.set(player.outputName());
+    }
+
+    /** Counts some seconds at the level of now towards the day's dose; only while the program is open. */
+    void heard(double seconds) {
+        if (seconds <= 0 || seconds > LONGEST_TICK_S) return;
+        dose.set(dose.get() + ListeningDose.ofDay(level.get().dbSpl(levelDb.get()), seconds / 60));
+    }
+
+    /** Takes over what a meter reads while a steady noise plays at the level of now, and keeps it. */
+    public void measured(double readingDba) {
+        ListeningLevel found = ListeningLevel.measured(readingDba, levelDb.get());
+        found.keep();
+        level.set(found);
+    }
+
+    /** What the bar's level is at the ear. */
+    public ReadOnlyObjectProperty<ListeningLevel> level() {
+        return level.getReadOnlyProperty();
+    }
+
+    /** Share of a day's dose heard since the program was opened. */
+    public ReadOnlyDoubleProperty dose() {
+        return dose.getReadOnlyProperty();
     }
 
     public double targetLufs() {

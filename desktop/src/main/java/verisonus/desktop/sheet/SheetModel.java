@@ -19,7 +19,6 @@ import verisonus.casebook.sheet.SheetPart;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
-import verisonus.casebook.store.LogEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -65,11 +64,6 @@ public final class SheetModel {
             SavedFile.write(file, format.write(made.get(), shown, paper.get()));
             return file;
         }, f -> said.set("Written to " + f));
-    }
-
-    /** All changes, newest first. */
-    public List<LogEntry> logbook() {
-        return desk.book().logbook();
     }
 
     public Desk desk() {

@@ -1,10 +1,7 @@
 package verisonus.desktop.sheet;
 
 import java.nio.file.Path;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -23,7 +20,6 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.SheetPart;
@@ -31,7 +27,6 @@ import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.sheet.page.Drawing;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
-import verisonus.casebook.store.LogEntry;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
@@ -39,14 +34,9 @@ import verisonus.desktop.theme.Theme;
 
 /** The sheet bench: the page as it will print, and the logbook as a timeline. */
 public final class SheetView extends BorderPane {
-    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT)
-            .withZone(ZoneId.systemDefault());
-    private static final int SHOWN_ENTRIES = 200;
-
     private final SheetModel model;
     private final Theme theme;
     private final VBox page = new VBox(8);
-    private final VBox logbook = new VBox(0);
     private final Label said = Nodes.label("", "quiet", "small");
 
     public SheetView(SheetModel model, Theme theme) {
@@ -63,18 +53,8 @@ public final class SheetView extends BorderPane {
         BorderPane left = new BorderPane(scroll);
         left.setTop(exports());
         setCenter(left);
-        ScrollPane log = new ScrollPane(logbook);
-        log.setFitToWidth(true);
-        BorderPane right = new BorderPane(log);
-        right.setTop(Nodes.padded(Nodes.column(2, Nodes.label("Logbook", "heading"),
-                Nodes.wrapped("every change, newest first; Ctrl+Z takes the last one back", "quiet", "small")), 0, 0, 8,
-                0));
-        right.getStyleClass().add("ruled-left");
-        right.setPadding(new Insets(14, 22, 10, 16));
-        right.setPrefWidth(300);
-        setRight(right);
+        setRight(new LogbookView(new LogbookModel(model.desk())));
         model.page().subscribe(this::show);
-        model.desk().open().subscribe(this::showLogbook);
         model.said().subscribe(said::setText);
     }
 
@@ -144,7 +124,6 @@ public final class SheetView extends BorderPane {
             page.getChildren().add(Nodes.wrapped(p.title(), "title"));
             p.parts().forEach(part -> page.getChildren().add(node(part)));
         });
-        showLogbook();
     }
 
     private Node node(Page.Part part) {
@@ -183,29 +162,5 @@ public final class SheetView extends BorderPane {
             }
         }
         return grid;
-    }
-
-    private void showLogbook() {
-        logbook.getChildren().setAll(model.logbook().stream().limit(SHOWN_ENTRIES).map(SheetView::entry).toList());
-    }
-
-    private static Node entry(LogEntry e) {
-        Region point = new Region();
-        point.getStyleClass().add(e.undone() ? "point-undone" : "point");
-        point.setMinSize(9, 9);
-        point.setMaxSize(9, 9);
-        Region thread = new Region();
-        thread.getStyleClass().add("thread");
-        thread.setMinWidth(1);
-        thread.setMaxWidth(1);
-        VBox.setVgrow(thread, Priority.ALWAYS);
-        VBox line = new VBox(2, point, thread);
-        line.setAlignment(Pos.TOP_CENTER);
-        line.setPadding(new Insets(4, 0, 0, 0));
-        VBox words = Nodes.column(0, Nodes.wrapped(e.undone() ? e.text() + " (taken back)" : e.text(),
-                e.undone() ? "quiet" : "said"), Nodes.label(WHEN.format(e.at()), "quiet", "small"));
-        words.setPadding(new Insets(0, 0, 8, 0));
-        HBox.setHgrow(words, Priority.ALWAYS);
-        return new HBox(8, line, words);
     }
 }

@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import javax.sound.midi.Receiver;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.OutputFault;
 import verisonus.desktop.derive.DeriveModel;
@@ -35,6 +36,7 @@ import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.floor.FloorSender;
+import verisonus.desktop.floor.PlayersMap;
 import verisonus.desktop.floor.SimulatedFloorUnit;
 import verisonus.desktop.gear.GearModel;
 import verisonus.desktop.gear.GearView;
@@ -73,7 +75,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
     private final CommandFinder finder;
     private final GearView gear;
     private final ThreadView thread;
-    private final SimulatedFloorUnit floorUnit = new SimulatedFloorUnit(1);
+    private final SimulatedFloorUnit floorUnit = new SimulatedFloorUnit();
     private final PauseTransition tapped = new PauseTransition(Duration.seconds(2));
 
     public ShellView(Desk desk, Theme theme) {
@@ -133,23 +135,36 @@ public final class ShellView extends StackPane implements AutoCloseable {
             say("Derive a tone first.");
             return;
         }
+        Optional<MidiMap> map = PlayersMap.read();
+        if (map.isEmpty()) {
+            say("No two devices number their controls alike: choose the map of yours first"
+                    + " (a CSV file: block, control, controller, channel).");
+            return;
+        }
         ContextMenu menu = new ContextMenu();
         for (String device : FloorSender.devices()) {
             MenuItem item = new MenuItem(device);
-            item.setOnAction(_ -> sendTo(device, tone.get()));
+            item.setOnAction(_ -> sendTo(device, tone.get(), map.get()));
             menu.getItems().add(item);
         }
         menu.show(this, getScene().getWindow().getX() + 240, getScene().getWindow().getY() + 110);
     }
 
-    private void sendTo(String device, Tone tone) {
+    private void chooseMap() {
+        FileDialogs.open(getScene().getWindow(), "Control map of your floor unit",
+                new javafx.stage.FileChooser.ExtensionFilter("CSV", "*.csv", "*.CSV"))
+                .ifPresent(f -> desk.work().run("Reading " + f.getFileName(), _ -> PlayersMap.choose(f),
+                        m -> say(m.lines().size() + " settings are in the map.")));
+    }
+
+    private void sendTo(String device, Tone tone, MidiMap map) {
         try {
             boolean simulated = device.equals(FloorSender.devices().getLast());
             Receiver receiver = simulated ? floorUnit : FloorSender.open(device);
-            int left = new FloorSender(receiver, 1).send(tone, 0);
+            int left = new FloorSender(receiver).send(tone, map);
             if (!simulated) receiver.close();
-            say("Sent to " + device + (left > 0 ? ", " + left + " settings found no controller" : "")
-                    + (simulated ? "; it holds program " + (floorUnit.program() + 1) : ""));
+            say("Sent to " + device + (left > 0 ? ", " + left + " settings are not in the map" : "")
+                    + (simulated ? "; it took " + floorUnit.received() + " control changes" : ""));
         } catch (OutputFault e) {
             desk.work().tell(e);
         }
@@ -231,6 +246,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
                 .also("make match create find get settings sound amp search"));
         out.add(Command.of("Send the tone to a floor unit over MIDI", "", this::sendTone)
                 .also("export program transmit"));
+        out.add(Command.of("Choose the control map of your floor unit", "", this::chooseMap)
+                .also("midi controller numbers csv"));
         out.add(Command.of("My gear", "Ctrl+G", this::showGear)
                 .also("rig own equipment amps pedals devices"));
         out.add(Command.of("Undo", "Ctrl+Z", () -> say(desk.undo().map(w -> "Taken back: " + w)

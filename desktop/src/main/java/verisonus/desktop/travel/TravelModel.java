@@ -57,6 +57,7 @@ public final class TravelModel {
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Optional<PlaybackSystem>> listenedOn = new SimpleObjectProperty<>(Optional.empty());
     private final BooleanProperty matched = new SimpleBooleanProperty(true);
+    private final BooleanProperty noise = new SimpleBooleanProperty();
     private Optional<Measured> measured = Optional.empty();
 
     /** What the controls of a tone do, kept as long as the tone and the level stay. */
@@ -253,6 +254,36 @@ public final class TravelModel {
 
     public boolean isOwn(PlaybackSystem s) {
         return desk.book().travels().own().contains(s);
+    }
+
+    /** Plays a steady noise, at the level of everything else, for a meter at the listener's ear; once more: ends it. */
+    public void toggleNoise() {
+        if (noise.get()) {
+            noise.set(false);
+            desk.player().stop();
+            desk.hearBeside(Optional.empty());
+            return;
+        }
+        noise.set(true);
+        desk.hearNoise(SteadyNoise.make());
+        said.set("Start low. Hold a sound-level meter at your ear (dBA, slow), then type what it reads.");
+    }
+
+    /** Takes over what the meter reads. */
+    public void measuredLevel(String reading) {
+        try {
+            desk.player().measured(Double.parseDouble(reading.strip().replace(',', '.')));
+            said.set("The level at your ear is measured now, and kept for this computer.");
+        } catch (NumberFormatException e) {
+            said.set("“" + reading.strip() + "” is no number: type what the meter shows, such as 72.");
+        } catch (InputFault e) {
+            desk.work().tell(e);
+        }
+    }
+
+    /** Whether the noise for the meter plays. */
+    public BooleanProperty noise() {
+        return noise;
     }
 
     public Desk desk() {

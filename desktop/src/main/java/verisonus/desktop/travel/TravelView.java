@@ -16,6 +16,7 @@ import javafx.scene.control.RadioButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
@@ -146,7 +147,20 @@ public final class TravelView extends BorderPane {
         measure.setOnAction(_ -> {
             if (!name.getText().isBlank()) model.measure(name.getText().strip());
         });
-        FlowPane out = new FlowPane(8, 6, all, one, add, measure, name);
+        ToggleButton noise = new ToggleButton("noise for a level meter");
+        noise.setId("level-noise");
+        noise.getStyleClass().add("plain");
+        noise.setTooltip(new Tooltip("a steady noise; what a meter reads at your ear makes the level known"));
+        noise.setOnAction(_ -> model.toggleNoise());
+        TextField reading = new TextField();
+        reading.setId("level-reading");
+        reading.setPromptText("it reads … dBA");
+        reading.setPrefColumnCount(8);
+        reading.setAccessibleText("what the level meter reads, dBA");
+        reading.setOnAction(_ -> model.measuredLevel(reading.getText()));
+        reading.visibleProperty().bind(model.noise());
+        model.noise().subscribe(noise::setSelected);
+        FlowPane out = new FlowPane(8, 6, all, one, add, measure, name, noise, reading);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

@@ -226,7 +226,7 @@ class BenchModelsTest {
                 assertThat(Files.readString(out)).contains("Test Case").contains("chiming edge");
                 assertThat(m.said().get()).contains(name);
             }
-            assertThat(m.logbook().get(0).text()).isEqualTo("Derived");
+            assertThat(fixture.desk().book().logbook().get(0).text()).isEqualTo("Derived");
         }
 
         @Test

@@ -1,6 +1,7 @@
 package verisonus.desktop.player;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
@@ -9,6 +10,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import verisonus.core.sound.Sound;
+import verisonus.core.travel.ListeningDose;
+import verisonus.core.work.InputFault;
 
 class PlayerTest {
     private static Sound tone(double peak) {
@@ -52,14 +55,14 @@ class PlayerTest {
     @CsvSource({"-30, 70 dB SPL assumed · safe all day", "-15, 85 dB SPL assumed · 8 h safe today",
             "0, 100 dB SPL assumed · 15 min safe today"})
     void theLevelIsShownWithItsSafeTime(double gainDb, String words) {
-        assertThat(ListeningLevel.words(gainDb)).isEqualTo(words);
+        assertThat(ListeningLevel.ASSUMED.words(gainDb, 0)).isEqualTo(words);
     }
 
     @Test
     void warnsFromEightyFive() {
-        assertThat(ListeningLevel.warns(-15.1)).isFalse();
-        assertThat(ListeningLevel.warns(-15)).isTrue();
-        assertThat(ListeningLevel.warns(ListeningLevel.START_DB)).isFalse();
+        assertThat(ListeningLevel.ASSUMED.warns(-15.1, 0)).isFalse();
+        assertThat(ListeningLevel.ASSUMED.warns(-15, 0)).isTrue();
+        assertThat(ListeningLevel.ASSUMED.warns(ListeningLevel.START_DB, 0)).isFalse();
     }
 
     @Test
@@ -75,5 +78,32 @@ class PlayerTest {
             model.seek(99);
             assertThat(model.positionS().get()).isCloseTo(4, within(1e-3));
         }
+    }
+
+    @Test
+    void aMetersReadingMakesTheLevelKnown() {
+        ListeningLevel known = ListeningLevel.measured(72, -20);
+        assertThat(known.dbSpl(-20)).isEqualTo(72);
+        assertThat(known.dbSpl(0)).isEqualTo(92);
+        assertThat(known.words(-20, 0)).isEqualTo("72 dB SPL measured · safe all day");
+        assertThatThrownBy(() -> ListeningLevel.measured(7200, 0)).isInstanceOf(InputFault.class)
+                .hasMessageContaining("30 to 120");
+    }
+
+    @Test
+    void whatWasHeardShortensWhatIsSafe() {
+        assertThat(ListeningLevel.ASSUMED.words(-9, 0.5)).isEqualTo("91 dB SPL assumed · 1 h safe today · 50 % heard");
+        assertThat(ListeningLevel.ASSUMED.warns(-40, 1)).isTrue();
+    }
+
+    @Test
+    void theDoseRunsAlongAtTheLevelThatIsHeard() {
+        PlayerModel m = new PlayerModel(new Player(VirtualOutput::new));
+        m.levelDb().set(-15);
+        double full = m.level().get().dbSpl(-15);
+        for (int i = 0; i < 60; i++) m.heard(1);
+        assertThat(m.dose().get()).isCloseTo(ListeningDose.ofDay(full, 1), within(1e-9));
+        m.heard(3600);
+        assertThat(m.dose().get()).isCloseTo(ListeningDose.ofDay(full, 1), within(1e-9));
     }
 }
