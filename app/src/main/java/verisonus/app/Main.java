@@ -2,11 +2,31 @@ package verisonus.app;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import sun.misc.Signal;
 import verisonus.cli.CommandLineProgram;
+import verisonus.cli.files.OutputFile;
 
 /** Starts the program. */
 public final class Main {
+    private static final int CANCELLED = 130;
+
     private Main() {}
+
+    /** An interrupt or a polite end takes with it what is half written and says so, status 130. */
+    private static void endCleanly() {
+        for (String name : new String[]{"INT", "TERM"}) {
+            try {
+                Signal.handle(new Signal(name), _ -> {
+                    OutputFile.abandonAll();
+                    System.err.println("verisonus: cancelled; nothing was written");
+                    Runtime.getRuntime().halt(CANCELLED);
+                });
+            } catch (IllegalArgumentException e) {
+                // This system has no such signal.
+                continue;
+            }
+        }
+    }
 
     public static void main(String[] args) {
         Map<String, Object> window = new LinkedHashMap<>();
@@ -14,6 +34,8 @@ public final class Main {
         window.put("open", new OpenCommand());
         window.put("command-warm-up", new WarmUp.OfCommands());
         window.put("window-warm-up", new WarmUp.OfWindow());
+        // The window has work of its own to end.
+        if (args.length > 0 && !window.containsKey(args[0])) endCleanly();
         int status = CommandLineProgram.run(args, window);
         // The player's and the toolkit's threads may still be ending.
         System.exit(status);

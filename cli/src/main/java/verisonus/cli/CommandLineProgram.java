@@ -52,7 +52,22 @@ public final class CommandLineProgram {
             return CommandLine.ExitCode.USAGE;
         });
         line.setCaseInsensitiveEnumValuesAllowed(true);
-        return line.execute(args);
+        int status = executed(line, args);
+        // What could not be printed was not done, whoever closed the pipe.
+        return System.out.checkError() && status == 0
+                ? said(System.err, "standard output: it is full or closed; the result was not printed whole", 4)
+                : status;
+    }
+
+    private static int executed(CommandLine line, String[] args) {
+        try {
+            return line.execute(args);
+        } catch (OutOfMemoryError e) {
+            return said(System.err,
+                    "this takes more memory than the program may use; use a shorter part of the recording,"
+                            + " or give more with JAVA_TOOL_OPTIONS=-Xmx4g",
+                    3);
+        }
     }
 
     private static int report(Exception e, String[] args, PrintStream err) {

@@ -45,7 +45,8 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        OutputFile target = new OutputFile(Objects.requireNonNull(out), force);
+        OutputFile target = new OutputFile(Objects.requireNonNull(out), force).besides(di, tone, secondDi);
+        format.requireEnding(target.path());
         Tone read = ToneInput.tone(Objects.requireNonNull(tone));
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
         target.check();

@@ -18,6 +18,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ResponseCsv;
 import verisonus.casebook.exchange.ResponseWav;
 import verisonus.casebook.exchange.TravelJson;
+import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
@@ -89,6 +90,7 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
             throw new InputFault("--listen", chosen.size() + " systems are chosen", "name one with --systems");
         Optional<OutputFile> trimFile = output(trimOut);
         Optional<OutputFile> listenFile = output(listenOut);
+        listenFile.ifPresent(f -> AudioFormat.WAV24.requireEnding(f.besides(audio, di, reference, backing).path()));
         Optional<Played> played = played();
         if (trimFile.isPresent() && played.isEmpty())
             throw new InputFault("--trim", "a recording has no controls to turn", "give --tone and --di");

@@ -51,7 +51,8 @@ public final class Json {
     /** Parses a document; {@code name} stands in the error. */
     public static JsonNode parse(String name, String text) {
         try {
-            JsonNode node = MAPPER.readTree(text);
+            // Some editors put a byte-order mark before the text.
+            JsonNode node = MAPPER.readTree(text.startsWith("\uFEFF") ? text.substring(1) : text);
             if (node == null || !node.isObject())
                 throw new InputFault(name, "it holds no JSON object", "check the file");
             return node;

@@ -22,12 +22,16 @@ import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 
 /**
  * A player's cases, recordings, evidence, tones and logbook in one file. Every method may be called from any thread; each
  * change is written when the method returns. A kill loses at most the change under way.
  */
 public final class Casebook implements AutoCloseable {
+    private static final int BUSY_MS = 5000;
+
+    private final Optional<BookLock> lock;
     private final Path file;
     private final Connection connection;
     private final Sql sql;
@@ -36,7 +40,8 @@ public final class Casebook implements AutoCloseable {
     private final TravelShelf travels;
     private final Moments moments;
 
-    private Casebook(Path file, Connection connection, Clock clock) {
+    private Casebook(Path file, Connection connection, Clock clock, Optional<BookLock> lock) {
+        this.lock = lock;
         this.file = file;
         this.connection = connection;
         this.sql = new Sql(connection);
@@ -63,29 +68,99 @@ public final class Casebook implements AutoCloseable {
     /** @param clock dates the logbook */
     public static Casebook create(Path file, Clock clock) {
         if (Files.exists(file)) throw new InputFault(file.toString(), "it exists already", "choose another name");
-        return connect(file, clock);
+        try {
+            return connect(file, clock);
+        } catch (RuntimeException e) {
+            tidy(file);
+            throw e;
+        }
     }
 
     private static Casebook connect(Path file, Clock clock) {
         requireDatabase(file);
-        SQLiteConfig config = new SQLiteConfig();
-        config.enforceForeignKeys(true);
-        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-        config.setBusyTimeout(3000);
+        Optional<BookLock> lock = BookLock.take(file);
+        boolean mayChange = lock.isPresent() && (!Files.exists(file) || Files.isWritable(file));
         try {
-            Connection connection = config.createConnection("jdbc:sqlite:" + file.toAbsolutePath());
+            Connection connection = mayChange ? writing(file) : reading(file);
             try {
-                Migrations.apply(file.toString(), connection);
-                return new Casebook(file, connection, clock);
+                if (mayChange) Migrations.apply(file.toString(), connection);
+                BookSchema.check(file.toString(), connection);
+                return new Casebook(file, connection, clock, mayChange ? lock : Optional.empty());
             } catch (SQLException | RuntimeException e) {
                 connection.close();
                 throw e;
+            } finally {
+                if (!mayChange) lock.ifPresent(BookLock::close);
             }
         } catch (SQLException e) {
-            throw new InputFault(file.toString(), "it cannot be opened as a casebook (" + e.getMessage() + ")",
-                    "check the file and the folder's permissions", e);
+            lock.ifPresent(BookLock::close);
+            throw opening(file, e);
+        } catch (RuntimeException e) {
+            lock.ifPresent(BookLock::close);
+            throw e;
         }
+    }
+
+    /** A casebook that could not be made leaves no empty one. */
+    private static void tidy(Path file) {
+        for (String end : new String[]{"", "-wal", "-shm", "-journal"}) {
+            try {
+                Files.deleteIfExists(file.resolveSibling(file.getFileName() + end));
+            } catch (IOException e) {
+                // What cannot be deleted could not be written either.
+                return;
+            }
+        }
+    }
+
+    private static RuntimeException opening(Path file, SQLException e) {
+        RuntimeException fault = StoreFault.of(file.toString(), e);
+        return fault instanceof StoreFault
+                ? new InputFault(file.toString(), "it cannot be opened as a casebook (" + e.getMessage() + ")",
+                        "check the file and the folder's permissions", e)
+                : fault;
+    }
+
+    private static Connection writing(Path file) throws SQLException {
+        SQLiteConfig config = careful();
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        // A change takes its turn before it begins, so that it never fails half way for another's lock.
+        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
+        return config.createConnection("jdbc:sqlite:" + file.toAbsolutePath());
+    }
+
+    /** Beside another opening, or from where nothing can be written. */
+    private static Connection reading(Path file) throws SQLException {
+        SQLiteConfig config = careful();
+        config.setReadOnly(true);
+        boolean still = !Files.isWritable(file.toAbsolutePath().getParent());
+        String name = still
+                ? "file:" + file.toAbsolutePath().toUri().getRawPath() + "?immutable=1"
+                : file.toAbsolutePath().toString();
+        return config.createConnection("jdbc:sqlite:" + name);
+    }
+
+    private static SQLiteConfig careful() {
+        SQLiteConfig config = new SQLiteConfig();
+        config.enforceForeignKeys(true);
+        config.setBusyTimeout(BUSY_MS);
+        config.setPragma(SQLiteConfig.Pragma.CACHE_SIZE, "-16000");
+        return config;
+    }
+
+    /** Whether it can be changed here; not where another opening holds it or it lies where nothing can be written. */
+    public boolean isReadOnly() {
+        return lock.isEmpty();
+    }
+
+    /** Why it cannot be changed, in words for the player; empty where it can. */
+    public String readOnlyWords() {
+        return isReadOnly()
+                ? file.getFileName() + " can be read and heard, not changed: " + (Files.isWritable(file)
+                        ? BookLock.holder(file) + " has it open"
+                        : "it lies where nothing can be written")
+                : "";
     }
 
     private static void requireDatabase(Path file) {
@@ -188,6 +263,7 @@ public final class Casebook implements AutoCloseable {
 
     /** Keeps how a recording runs; no change of the player's, so undo passes it by. */
     public synchronized void keepCourse(String hash, Course course) {
+        if (isReadOnly()) return;
         read(() -> {
             sql.run("INSERT INTO course (hash, document) VALUES (?, ?) ON CONFLICT (hash) DO NOTHING", hash,
                     Json.text(Json.tree(course)));
@@ -411,10 +487,12 @@ public final class Casebook implements AutoCloseable {
 
     /** Takes the last change back. @return what it was */
     public synchronized Optional<String> undo() {
+        requireWritable();
         return read(history::undo);
     }
 
     public synchronized Optional<String> redo() {
+        requireWritable();
         return read(history::redo);
     }
 
@@ -440,11 +518,19 @@ public final class Casebook implements AutoCloseable {
         try {
             return reading.run();
         } catch (SQLException e) {
-            throw new StoreFault(file.toString(), e);
+            throw StoreFault.of(file.toString(), e);
+        } catch (IllegalArgumentException | java.time.DateTimeException | NullPointerException e) {
+            throw new InputFault(file.toString(), "it holds something that no casebook holds (" + e.getMessage() + ")",
+                    "open a copy from before it was changed", e);
         }
     }
 
     synchronized <T> T reading(Reading<T> reading) {
+        return read(reading);
+    }
+
+    synchronized <T> T goingBack(Reading<T> reading) {
+        requireWritable();
         return read(reading);
     }
 
@@ -457,21 +543,38 @@ public final class Casebook implements AutoCloseable {
     }
 
     private <T> T change(String text, Optional<Long> caseId, History.Work<T> work) {
-        return read(() -> history.change(text, caseId, work));
+        requireWritable();
+        try {
+            return history.change(text, caseId, work);
+        } catch (SQLException e) {
+            throw StoreFault.of(file.toString(), e);
+        }
+    }
+
+    private void requireWritable() {
+        if (isReadOnly())
+            throw new OutputFault(file.toString(), "it cannot be changed here: " + (Files.isWritable(file)
+                    ? BookLock.holder(file) + " has it open"
+                    : "it lies where nothing can be written"), "close it there, or work on a copy");
+        if (!Files.exists(file))
+            throw new OutputFault(file.toString(), "the casebook's file is gone; what is typed now would be lost",
+                    "put it back where it was, then do it again");
     }
 
     /** Folds the write-ahead log into the file, so that it can be copied alone. */
     @Override
     public synchronized void close() {
         try (Statement s = connection.createStatement()) {
-            s.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+            if (!isReadOnly()) s.execute("PRAGMA wal_checkpoint(TRUNCATE)");
         } catch (SQLException e) {
-            throw new StoreFault(file.toString(), e);
+            throw StoreFault.of(file.toString(), e);
         } finally {
             try {
                 connection.close();
             } catch (SQLException e) {
-                throw new StoreFault(file.toString(), e);
+                throw StoreFault.of(file.toString(), e);
+            } finally {
+                lock.ifPresent(BookLock::close);
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -19,6 +20,8 @@ import verisonus.casebook.exchange.Json;
 final class Change {
     /** A row before and after; null where it was not there. */
     record Step(String table, long id, @Nullable String before, @Nullable String after) {}
+
+    private static final Pattern COLUMN = Pattern.compile("[a-z_]{1,40}");
 
     private final Sql sql;
     private final List<Step> steps = new ArrayList<>();
@@ -59,12 +62,14 @@ final class Change {
 
     /** Makes a row what an image says. */
     static void restore(Sql sql, String table, long id, @Nullable String image) throws SQLException {
+        if (!BookSchema.hasTable(table)) throw new IllegalArgumentException("no table " + table);
         if (image == null) {
             sql.run("DELETE FROM " + table + " WHERE id = ?", id);
             return;
         }
         Map<String, @Nullable Object> values = new LinkedHashMap<>();
         for (Map.Entry<String, JsonNode> e : Json.parse("logbook", image).properties()) {
+            if (!COLUMN.matcher(e.getKey()).matches()) throw new IllegalArgumentException("no column " + e.getKey());
             JsonNode v = e.getValue();
             if (v.isNull()) {
                 values.put(e.getKey(), null);

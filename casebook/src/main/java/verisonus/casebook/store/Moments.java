@@ -47,7 +47,7 @@ public final class Moments {
 
     /** Takes back every change after this one; each can be made again. @return how many */
     public int backTo(LogEntry entry) {
-        return book.reading(() -> history.backTo(entry.id()));
+        return book.goingBack(() -> history.backTo(entry.id()));
     }
 
     /**

@@ -1,7 +1,9 @@
 package verisonus.cli.files;
 
+import java.nio.file.Path;
 import java.util.Locale;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.OutputFault;
 
 /** What {@code --format} names. */
 public enum AudioFormat {
@@ -19,6 +21,19 @@ public enum AudioFormat {
 
     public SoundWriter.Format format() {
         return format;
+    }
+
+    /** Refuses a name whose ending says something else than is written. */
+    public void requireEnding(Path out) {
+        String name = String.valueOf(out.getFileName()).toLowerCase(Locale.ROOT);
+        int dot = name.lastIndexOf('.');
+        String ending = dot > 0 ? name.substring(dot + 1) : "";
+        boolean flac = this == FLAC;
+        if (ending.isEmpty() || flac && ending.equals("flac")
+                || !flac && (ending.equals("wav") || ending.equals("wave")))
+            return;
+        throw new OutputFault(out.toString(), "what is written is " + (flac ? "FLAC" : "WAV") + ", not ." + ending,
+                flac || !ending.equals("flac") ? "end it in " + (flac ? ".flac" : ".wav") : "add --format flac");
     }
 
     @Override

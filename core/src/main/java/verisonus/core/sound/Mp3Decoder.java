@@ -1,6 +1,5 @@
 package verisonus.core.sound;
 
-import java.io.ByteArrayInputStream;
 import javazoom.jl.decoder.Bitstream;
 import javazoom.jl.decoder.Decoder;
 import javazoom.jl.decoder.Header;
@@ -23,7 +22,7 @@ final class Mp3Decoder {
     }
 
     DecodedSound decode() throws JavaLayerException {
-        Bitstream stream = new Bitstream(new ByteArrayInputStream(bytes.data()));
+        Bitstream stream = new Bitstream(DecodingBudget.stream(bytes.data()));
         Decoder decoder = new Decoder();
         @Nullable
         SampleSink sink = null;

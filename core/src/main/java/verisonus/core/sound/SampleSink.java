@@ -11,10 +11,21 @@ final class SampleSink {
         channels = new float[channelCount][1 << 16];
     }
 
-    void add(int channel, int[] samples, int count, float scale) {
+    void add(int channel, long[] samples, int count, float scale) {
         reserve(count);
         float[] out = channels[channel];
         for (int i = 0; i < count; i++) out[frames + i] = samples[i] * scale;
+    }
+
+    /** Silence in the place of what could not be read. */
+    void silence(int count) {
+        reserve(count);
+        for (float[] c : channels) Arrays.fill(c, frames, frames + count, 0);
+        frames += count;
+    }
+
+    int channelCount() {
+        return channels.length;
     }
 
     void add(int channel, float[] samples, int from, int count) {

@@ -16,6 +16,7 @@ import verisonus.core.work.InputFault;
 public final class SoundReader {
     static final int LOWEST_RATE_HZ = 8000;
     static final int HIGHEST_RATE_HZ = 192_000;
+    private static final float LOUDEST = 1000;
 
     private SoundReader() {}
 
@@ -48,6 +49,9 @@ public final class SoundReader {
             decoded = decodeAny(bytes);
         } catch (InputFault e) {
             throw e;
+        } catch (OutOfMemoryError e) {
+            throw new InputFault(name, "it needs more memory than this program may use",
+                    "use a shorter part of it, or start the program with a larger heap", e);
         } catch (IOException | JavaLayerException | RuntimeException e) {
             throw new InputFault(name, "it is damaged and cannot be read", AudioBytes.EXPORT_AGAIN, e);
         }
@@ -93,6 +97,7 @@ public final class SoundReader {
         for (float[] c : sound.channels()) {
             for (float v : c) {
                 if (!Float.isFinite(v)) throw bytes.fault("it holds samples that are not numbers");
+                if (Math.abs(v) > LOUDEST) throw bytes.fault("it holds samples over +60 dBFS, which no sound has");
             }
         }
     }

@@ -141,6 +141,7 @@ public final class ListeningBar extends HBox {
         model.levelDb().subscribe(say);
         model.level().subscribe(say);
         model.dose().subscribe(say);
+        say.run();
         Label matched = Nodes.label("", "small", "quiet");
         Runnable show = () -> matched.setText(String.format(Locale.ROOT, "loudness matched, %.1f LUFS",
                 model.targetLufs()).replace('-', '−'));

@@ -21,6 +21,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import verisonus.casebook.exchange.SafeFileName;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.SheetPart;
 import verisonus.casebook.sheet.ToneSheet;
@@ -113,7 +114,7 @@ public final class SheetView extends BorderPane {
 
     private Optional<Path> choose(SheetFormat format) {
         return FileDialogs.save(getScene().getWindow(), "Export the sheet",
-                model.sheet().get().map(ToneSheet::title).orElse("sheet") + "." + format.ending());
+                SafeFileName.of(model.sheet().get().map(ToneSheet::title).orElse("sheet"), format.ending()));
     }
 
     private void show(Optional<Page> shown) {

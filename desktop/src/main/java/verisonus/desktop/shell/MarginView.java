@@ -80,7 +80,8 @@ final class MarginView extends BorderPane {
 
     private void show() {
         int n = desk.cases().size();
-        count.setText("casebook · " + (n == 1 ? "1 case" : n + " cases"));
+        String locked = desk.book().readOnlyWords();
+        count.setText("casebook · " + (n == 1 ? "1 case" : n + " cases") + (locked.isEmpty() ? "" : "\n" + locked));
         list.getChildren().setAll(desk.cases().stream().map(this::line).toList());
     }
 

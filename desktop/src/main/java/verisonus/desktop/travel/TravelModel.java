@@ -111,9 +111,9 @@ public final class TravelModel {
 
     /** Finds and keeps what to turn on a system. */
     public void findTrim(PlaybackSystem s) {
-        solve("Finding what to turn on the " + s.name(), solver -> Map.of(s, solver.on(s)), found -> {
-            found.forEach((system, trim) -> desk.book().travels().keepTrim(caseId(), system, trim));
-            said.set("On the " + s.name() + ": " + TrimWords.of(found.get(s), desk.rig().get()) + ".");
+        solve("Finding what to turn on the " + s.name(), solver -> solver.on(s), found -> {
+            desk.book().travels().keepTrim(caseId(), s, found);
+            said.set("On the " + s.name() + ": " + TrimWords.of(found, desk.rig().get()) + ".");
             read();
         });
     }
