@@ -43,7 +43,7 @@ public final class CommandLineProgram {
                 new DeriveCommand(), new MovesCommand(), new PassagesCommand(), new FeelCommand(),
                 new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(),
                 new SweepCommand(), new TimesCommand(),
-                new RepeatsCommand(), new SheetCommand(), new SettingsCommand())) {
+                new RepeatsCommand(), new SheetCommand(), new SettingsCommand(), new TrialCommand())) {
             line.addSubcommand(command);
         }
         line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));

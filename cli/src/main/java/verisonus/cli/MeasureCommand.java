@@ -1,7 +1,6 @@
 package verisonus.cli;
 
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -18,7 +17,6 @@ import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.sound.Sound;
-import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "measure", mixinStandardHelpOptions = true, description = "What a recording shows.")
@@ -44,21 +42,16 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         Path file = java.util.Objects.requireNonNull(audio);
-        Sound whole = AudioInput.read(file);
-        double end = toS == null ? whole.durationS() : Math.min(toS, whole.durationS());
-        if (fromS < 0 || !(end > fromS)) {
-            throw new InputFault(file.toString(),
-                    String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", fromS, end),
-                    String.format(Locale.ROOT, "it lasts %.3f s", whole.durationS()));
-        }
-        Sound region = AudioInput.usable(file.toString(), whole.slice(fromS, end));
+        AudioInput.Part part = AudioInput.read(file, fromS, toS);
+        Sound region = part.sound();
+        double end = toS == null ? part.wholeS() : Math.min(toS, part.wholeS());
         Optional<PairedExamination> paired = Optional.ofNullable(di)
                 .map(d -> PairedExamination.of(region, AudioInput.read(d), Progress.NONE));
         Evidence evidence = paired.map(PairedExamination::evidence)
                 .orElseGet(() -> Examination.of(region, Progress.NONE));
         if (json) {
-            ObjectNode out = EvidenceJson.write(file.getFileName().toString(), fromS, end, whole.rateHz(),
-                    whole.durationS(), evidence);
+            ObjectNode out = EvidenceJson.write(file.getFileName().toString(), fromS, end, region.rateHz(),
+                    part.wholeS(), evidence);
             paired.ifPresent(p -> p.gained().forEach(out.putArray("gained_from_di")::add));
             System.out.println(Json.text(out));
         } else if (csv) {

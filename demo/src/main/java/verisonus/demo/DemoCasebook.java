@@ -25,7 +25,11 @@ import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.casebook.store.StoredTrial;
 import verisonus.casebook.words.EvidenceSentences;
+import verisonus.core.compare.blind.BlindTrial;
+import verisonus.core.compare.blind.StoppingRule;
+import verisonus.core.compare.blind.TrialForm;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Locks;
@@ -43,6 +47,10 @@ import verisonus.core.work.Progress;
 public final class DemoCasebook {
     /** What the casebook's file is called. */
     public static final String FILE_NAME = "nine-lanterns.casebook";
+
+    private static final int ANSWERS = 12;
+    private static final int TOLD_APART = 11;
+    private static final long SEED = 20_260_402;
 
     private DemoCasebook() {}
 
@@ -97,9 +105,20 @@ public final class DemoCasebook {
                 "Derived a tone for " + recipe.title());
         DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
                 PlaybackSystem.find(t.getKey()).orElseThrow(), TrimJson.read("demo", t.getValue())));
+        if (recipe == Recipe.GLASS_HARBOUR) trial(book, id, where, TOLD_APART);
+        if (recipe == Recipe.SLOW_COMET) trial(book, id, where, 0);
         where.heard().forEach((system, words) -> book.travels().keepNote(id,
                 PlaybackSystem.find(system).orElseThrow(), words));
         return id;
+    }
+
+    /** A blind trial of the pit guitarist's: ended after twelve answers of which some were right, or left for the newcomer. */
+    private static void trial(Casebook book, long id, DemoRegion where, int right) {
+        BlindTrial begun = BlindTrial.begin(TrialForm.ABX, new StoppingRule(ANSWERS, false), SEED);
+        StoredTrial t = book.trials().begin(id, begun, String.format(Locale.ROOT, "%.1f–%.1f s", where.fromS(),
+                where.toS()));
+        for (int i = 0; right > 0 && i < ANSWERS; i++)
+            t = book.trials().answer(id, t, (i < right) == t.trial().isRecordNext());
     }
 
     private static long addMedium(Casebook book, long id, Medium.Role role, Recipe recipe, String part) {

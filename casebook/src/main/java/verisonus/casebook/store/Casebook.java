@@ -39,6 +39,7 @@ public final class Casebook implements AutoCloseable {
     private final SoundStore sounds;
     private final TravelShelf travels;
     private final Moments moments;
+    private final TrialShelf trials;
 
     private Casebook(Path file, Connection connection, Clock clock, Optional<BookLock> lock) {
         this.lock = lock;
@@ -49,6 +50,7 @@ public final class Casebook implements AutoCloseable {
         this.sounds = new SoundStore(sql);
         this.travels = new TravelShelf(this);
         this.moments = new Moments(this, history);
+        this.trials = new TrialShelf(this);
     }
 
     /** Opens a casebook that is there. */
@@ -178,6 +180,11 @@ public final class Casebook implements AutoCloseable {
 
     public Path file() {
         return file;
+    }
+
+    /** Blind trials. */
+    public TrialShelf trials() {
+        return trials;
     }
 
     /** Moments of the logbook. */
@@ -527,6 +534,15 @@ public final class Casebook implements AutoCloseable {
 
     synchronized <T> T reading(Reading<T> reading) {
         return read(reading);
+    }
+
+    /** Writes what is no change of the player's and cannot be undone. */
+    synchronized void overwritten(String statement, Object... values) {
+        requireWritable();
+        read(() -> {
+            sql.run(statement, values);
+            return true;
+        });
     }
 
     synchronized <T> T goingBack(Reading<T> reading) {

@@ -2,6 +2,7 @@ package verisonus.cli.files;
 
 import java.io.PrintStream;
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import verisonus.core.evidence.Examination;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.DecodedSound;
@@ -17,6 +18,22 @@ public final class AudioInput {
         DecodedSound decoded = decoded(file);
         for (String warning : decoded.warnings()) System.err.println("verisonus: " + file + ": " + warning);
         return usable(file.toString(), decoded.sound());
+    }
+
+    /** A part of a recording, and how long the whole is. */
+    public record Part(Sound sound, double wholeS) {}
+
+    /** Reads a part of a file. @param toS where it ends; absent: the end */
+    public static Part read(Path file, double fromS, @Nullable Double toS) {
+        PrintStream out = System.out;
+        System.setOut(System.err);
+        try {
+            SoundReader.Part part = SoundReader.read(file, fromS, toS == null ? Double.MAX_VALUE : toS);
+            for (String warning : part.decoded().warnings()) System.err.println("verisonus: " + file + ": " + warning);
+            return new Part(usable(file.toString(), part.decoded().sound()), part.wholeS());
+        } finally {
+            System.setOut(out);
+        }
     }
 
     /** A decoding library may print about damage: that must not mix with the result on standard output. */

@@ -1,7 +1,6 @@
 package verisonus.cli.files;
 
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
@@ -9,7 +8,6 @@ import verisonus.core.advise.Sketch;
 import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.search.Derivation;
 import verisonus.core.sound.Sound;
-import verisonus.core.work.InputFault;
 
 /** Which part of a reference and of a dry take is meant. */
 public final class RegionOptions {
@@ -50,14 +48,6 @@ public final class RegionOptions {
     }
 
     private static Sound part(Path file, double from, @Nullable Double to) {
-        Sound whole = AudioInput.read(file);
-        double end = to == null ? whole.durationS() : Math.min(to, whole.durationS());
-        if (from < 0 || !(end > from)) {
-            throw new InputFault(file.toString(),
-                    String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", from, end),
-                    String.format(Locale.ROOT, "it lasts %.3f s", whole.durationS()));
-        }
-        if (from == 0 && end == whole.durationS()) return whole;
-        return AudioInput.usable(file.toString(), whole.slice(from, end));
+        return AudioInput.read(file, from, to).sound();
     }
 }

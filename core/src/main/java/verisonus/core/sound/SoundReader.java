@@ -1,10 +1,14 @@
 package verisonus.core.sound;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Optional;
 import javazoom.jl.decoder.JavaLayerException;
 import verisonus.core.work.InputFault;
 
@@ -23,6 +27,52 @@ public final class SoundReader {
     /** Reads a file. */
     public static DecodedSound read(Path file) {
         return decode(file.toString(), bytesOf(file));
+    }
+
+    /**
+     * A part of a file.
+     *
+     * @param decoded the part
+     * @param wholeS how long the whole recording is, seconds
+     */
+    public record Part(DecodedSound decoded, double wholeS) {}
+
+    /**
+     * Reads a part of a file; of a WAV file nothing else is read.
+     *
+     * @param toS where it ends; beyond the end means the end
+     */
+    public static Part read(Path file, double fromS, double toS) {
+        try (FileChannel channel = FileChannel.open(file)) {
+            ByteBuffer head = ByteBuffer.allocate(12);
+            if (channel.read(head, 0) == 12 && new AudioBytes("", head.array()).startsWith("RIFF")
+                    && new AudioBytes("", head.array()).hasAt(8, "WAVE")) {
+                Optional<WavDecoder.Part> part = WavDecoder.part(channel, fromS, toS);
+                if (part.isPresent() && part.get().wav().length == 0)
+                    throw outside(file, fromS, Math.min(toS, part.get().wholeS()), part.get().wholeS());
+                if (part.isPresent())
+                    return new Part(decode(file.toString(), part.get().wav()), part.get().wholeS());
+            }
+        } catch (IOException e) {
+            // What is wrong with the file is said when the whole is read.
+            return whole(file, fromS, toS);
+        }
+        return whole(file, fromS, toS);
+    }
+
+    private static InputFault outside(Path file, double fromS, double toS, double wholeS) {
+        return new InputFault(file.toString(),
+                String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", fromS, toS),
+                String.format(Locale.ROOT, "it lasts %.3f s", wholeS));
+    }
+
+    private static Part whole(Path file, double fromS, double toS) {
+        DecodedSound all = read(file);
+        double end = Math.min(toS, all.sound().durationS());
+        if (fromS < 0 || !(end > fromS)) throw outside(file, fromS, end, all.sound().durationS());
+        boolean everything = fromS == 0 && end == all.sound().durationS();
+        return new Part(everything ? all : new DecodedSound(all.sound().slice(fromS, end), all.warnings()),
+                all.sound().durationS());
     }
 
     private static byte[] bytesOf(Path file) {

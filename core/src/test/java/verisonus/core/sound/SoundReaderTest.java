@@ -9,11 +9,14 @@ import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -257,5 +260,52 @@ class SoundReaderTest {
             float want = Math.clamp(loud.channel(0)[i], -1, 1);
             assertThat(back.channel(0)[i]).isCloseTo(want, within(1e-6f));
         }
+    }
+
+    @Nested
+    class Parts {
+        @TempDir
+        private Path folder;
+
+        private Path written(SoundWriter.Format format, String name) throws IOException {
+            Sound s = Sound.stereo(Signal.plucks(0.2, 1).lasting(3).channel(0),
+                    Signal.plucks(0.2, 2).lasting(3).channel(0), 48000);
+            return Files.write(folder.resolve(name), SoundWriter.encode(s, format));
+        }
+
+        @Test
+        void aPartOfAFileIsThatPartOfTheWhole() throws IOException {
+            for (Path file : List.of(written(SoundWriter.Format.WAV_24, "a.wav"),
+                    written(SoundWriter.Format.WAV_FLOAT, "f.wav"), written(SoundWriter.Format.FLAC_16, "a.flac"))) {
+                Sound whole = SoundReader.read(file).sound();
+                SoundReader.Part part = SoundReader.read(file, 0.5, 1.25);
+                assertThat(part.wholeS()).isEqualTo(3);
+                assertThat(part.decoded().sound().channel(1)).isEqualTo(whole.slice(0.5, 1.25).channel(1));
+                assertThat(SoundReader.read(file, 2, 99).decoded().sound().durationS()).isEqualTo(1);
+            }
+        }
+
+        @Test
+        void aPartThatIsNotInItIsSaidWithItsLength() throws IOException {
+            Path file = written(SoundWriter.Format.WAV_16, "a.wav");
+            assertThatThrownBy(() -> SoundReader.read(file, 5, 6)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("it lasts 3.000 s");
+            assertThatThrownBy(() -> SoundReader.read(folder.resolve("none.wav"), 0, 1)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("no such file");
+        }
+    }
+
+    @Test
+    void flacFramesThatAreDamagedLeaveSilenceInTheirPlace() {
+        Sound s = Signal.plucks(0.1, 5).lasting(2);
+        byte[] good = SoundWriter.encode(s, SoundWriter.Format.FLAC_16);
+        byte[] bad = good.clone();
+        for (int i = good.length / 2; i < good.length / 2 + 40; i++) bad[i] ^= 0x55;
+        DecodedSound read = SoundReader.decode("bad.flac", bad);
+        assertThat(read.warnings()).anySatisfy(w -> assertThat(w).contains("damaged"));
+        assertThat(read.sound().frames()).isEqualTo(s.frames());
+        float[] whole = SoundReader.decode("good.flac", good).sound().channel(0);
+        int last = s.frames() - 1000;
+        assertThat(read.sound().channel(0)[last]).isEqualTo(whole[last]);
     }
 }

@@ -151,6 +151,11 @@ public final class Desk {
         }, n -> player.loaded(n.lengthS(), n.backing().isPresent()));
     }
 
+    /** A sound as it is on the system that everything is heard through. */
+    public Sound asHeard(Sound sound) {
+        return through.map(t -> t.of(sound)).orElse(sound);
+    }
+
     /** The playback system that everything is heard through; empty: as it is. */
     public ReadOnlyObjectProperty<Optional<HeardOn>> heardOn() {
         return heardOn.getReadOnlyProperty();
@@ -191,7 +196,7 @@ public final class Desk {
         open.set(Optional.of(new OpenCase(entry, media, regions, region,
                 region.flatMap(r -> book.measurement(r.id())),
                 region.map(r -> book.verdicts(r.id())).orElse(List.of()), book.claims(entry.id()),
-                book.tone(entry.id()))));
+                book.tone(entry.id()), book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
     }

@@ -37,13 +37,14 @@ public final class ListeningBar extends HBox {
         place.setMinWidth(54);
         model.positionS().subscribe(p -> place.setText(AxisTicks.time(p.doubleValue(), true)));
         HBox choices = new HBox(2);
-        for (Source s : Source.values()) choices.getChildren().add(source(s));
+        for (Source s : Source.values()) if (s.isNamed()) choices.getChildren().add(source(s));
         choices.setAlignment(Pos.CENTER_LEFT);
         OverviewView overview = new OverviewView(model, theme);
         HBox.setHgrow(overview, Priority.ALWAYS);
         getChildren().addAll(play(), place, choices, mix(), through, overview, loop(), level());
         model.source().subscribe(this::showSource);
         model.loads().subscribe(this::showSource);
+        model.blind().subscribe(this::showSource);
         showSource();
         clock = new AnimationTimer() {
             @Override
@@ -79,7 +80,7 @@ public final class ListeningBar extends HBox {
         String mark = switch (s) {
             case REFERENCE -> "● ";
             case MINE -> "◇ ";
-            case DI, BESIDE -> "";
+            case DI, BESIDE, FIRST, SECOND, X -> "";
         };
         ToggleButton b = new ToggleButton(mark + s.words());
         b.setId("source-" + s.name().toLowerCase(Locale.ROOT));
@@ -96,7 +97,7 @@ public final class ListeningBar extends HBox {
     private void showSource() {
         sources.forEach((s, b) -> {
             b.setSelected(model.source().get() == s);
-            b.setDisable(!model.has(s));
+            b.setDisable(!model.has(s) || model.blind().get());
             boolean shown = s != Source.BESIDE || model.has(s);
             b.setVisible(shown);
             b.setManaged(shown);

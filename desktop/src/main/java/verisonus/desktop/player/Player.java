@@ -44,6 +44,11 @@ public final class Player implements AutoCloseable {
         mixer.load(source, sound.map(s -> track(s.atRate(Sound.WORKING_RATE_HZ), startS, Optional.empty())));
     }
 
+    /** A sound whose loudness was matched before. */
+    public void loadAsItIs(Source source, Optional<Sound> sound, double startS) {
+        mixer.load(source, sound.map(s -> track(s.atRate(Sound.WORKING_RATE_HZ), startS, Optional.of(1f))));
+    }
+
     /** The band without the guitar, at the level it has in the reference. */
     public void loadBacking(Optional<Sound> sound) {
         mixer.loadBacking(sound.map(s -> track(s.atRate(Sound.WORKING_RATE_HZ), 0, Optional.of(1f))));

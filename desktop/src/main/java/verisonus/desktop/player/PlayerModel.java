@@ -38,6 +38,7 @@ public final class PlayerModel {
 
     private final ReadOnlyObjectWrapper<ListeningLevel> level = new ReadOnlyObjectWrapper<>(ListeningLevel.kept());
     private final ReadOnlyDoubleWrapper dose = new ReadOnlyDoubleWrapper();
+    private final BooleanProperty blind = new SimpleBooleanProperty();
     private long tickedNanos;
 
     private final ReadOnlyIntegerWrapper loads = new ReadOnlyIntegerWrapper();
@@ -82,17 +83,27 @@ public final class PlayerModel {
         player.load(Source.REFERENCE, Optional.of(sound), 0);
     }
 
+    /** A sound of a blind trial, at the level that it comes with. */
+    public void loadBlind(Source source, Optional<Sound> sound, double startS) {
+        player.loadAsItIs(source, sound, startS);
+    }
+
+    /** Whether a trial is under way: what has a name cannot be heard then. */
+    public BooleanProperty blind() {
+        return blind;
+    }
+
     /** After loading, on the window's thread. */
     public void loaded(double length, boolean withBacking) {
         lengthS.set(length);
         hasBacking.set(withBacking);
         if (!withBacking) inTheMix.set(false);
         loads.set(loads.get() + 1);
-        if (!player.has(source.get())) choose(Source.REFERENCE);
+        if (!player.has(source.get()) && !blind.get()) choose(Source.REFERENCE);
     }
 
     public void choose(Source wanted) {
-        if (!player.has(wanted)) return;
+        if (!player.has(wanted) || blind.get() && wanted.isNamed()) return;
         source.set(wanted);
         player.choose(wanted);
     }

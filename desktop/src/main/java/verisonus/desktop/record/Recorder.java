@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import verisonus.core.sound.LoopbackLatency;
+import verisonus.core.capture.LoopbackLatency;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 import verisonus.desktop.player.SoundOutput;

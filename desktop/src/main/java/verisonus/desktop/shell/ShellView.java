@@ -1,5 +1,6 @@
 package verisonus.desktop.shell;
 
+import java.security.SecureRandom;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -57,6 +58,8 @@ import verisonus.desktop.theme.Theme;
 import verisonus.desktop.travel.ThroughChoice;
 import verisonus.desktop.travel.TravelModel;
 import verisonus.desktop.travel.TravelView;
+import verisonus.desktop.trial.TrialModel;
+import verisonus.desktop.trial.TrialView;
 
 /** The whole window: margin, title and thread, bench, work strip, listening bar; keys and dropped files. */
 public final class ShellView extends StackPane implements AutoCloseable {
@@ -71,6 +74,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
     private final MeasureModel measure;
     private final DeriveModel derive;
     private final DeriveView deriving;
+    private final TrialView trial;
     private final List<Command> commands;
     private final CommandFinder finder;
     private final GearView gear;
@@ -91,6 +95,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
+        trial = new TrialView(new TrialModel(desk, new SecureRandom()));
+        benches.put(Bench.TRIAL, trial);
         TravelModel travel = new TravelModel(desk, inputs(desk));
         benches.put(Bench.TRAVEL, new TravelView(travel, theme));
         benches.put(Bench.SHEET, new SheetView(new SheetModel(desk), theme));
@@ -214,6 +220,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         out.add(Command.of("Add the recordings that were copied", "Ctrl+V", this::paste).also("paste file"));
         out.add(Command.of("Play or pause", "Space", desk.player()::toggle).also("start stop listen"));
         for (Source s : Source.values()) {
+            if (!s.isNamed()) continue;
             out.add(Command.of("Hear " + s.words(), s.key(), () -> desk.player().choose(s)));
         }
         out.add(Command.of("Loop the region on or off", "L",
@@ -338,6 +345,11 @@ public final class ShellView extends StackPane implements AutoCloseable {
         if (e.getCode() == KeyCode.ENTER && e.getTarget() instanceof ButtonBase b) {
             e.consume();
             b.fire();
+            return;
+        }
+        boolean plain = !e.isControlDown() && !e.isAltDown() && !e.isMetaDown();
+        if (plain && trial.key(e.getCode())) {
+            e.consume();
             return;
         }
         for (Command c : commands) {

@@ -1,7 +1,8 @@
-package verisonus.core.sound;
+package verisonus.core.capture;
 
 import java.util.Arrays;
 import java.util.OptionalInt;
+import verisonus.core.sound.RealFft;
 
 /**
  * How many samples later an output is heard at an input that a cable joins to it: the peak of their cross-correlation, where it

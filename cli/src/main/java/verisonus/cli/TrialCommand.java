@@ -1,0 +1,204 @@
+package verisonus.cli;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.SecureRandom;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import verisonus.casebook.exchange.BlindTrialJson;
+import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.TerminalPlayer;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.compare.blind.BlindTrial;
+import verisonus.core.compare.blind.MatchedPassages;
+import verisonus.core.compare.blind.StoppingRule;
+import verisonus.core.compare.blind.TrialForm;
+import verisonus.core.compare.blind.TrialResult;
+import verisonus.core.evidence.Examination;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.Cancelled;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
+import verisonus.core.work.Progress;
+
+@Command(name = "trial", mixinStandardHelpOptions = true, description = {
+        "Can two sounds be told apart? Blind, as loud as each other, in an order sealed before the first answer.",
+        "Keys, each followed by Enter: a, b and x play; y says X (or the first) is A, n says it is B."})
+final class TrialCommand extends VerboseOption implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "A", description = "the record")
+    private @Nullable Path record;
+
+    @Parameters(index = "1", paramLabel = "B", description = "the candidate")
+    private @Nullable Path candidate;
+
+    @Option(names = "--trials", paramLabel = "N", description = "answers at the most, 5 to 100 (default: 12)")
+    private int trials = 12;
+
+    @Option(names = "--form", paramLabel = "abx|record", description = "is X A or B? or: which of two is A? (default: abx)")
+    private TrialForm form = TrialForm.ABX;
+
+    @Option(names = "--sequential", description = "may end as soon as the answers decide")
+    private boolean sequential;
+
+    @Option(names = "--in-mix", paramLabel = "BACKING", description = "the candidate is heard with this round it")
+    private @Nullable Path backing;
+
+    @Option(names = "--seed", paramLabel = "N", description = "what the order is drawn from (default: drawn itself)")
+    private @Nullable Long seed;
+
+    @Option(names = "--write", paramLabel = "DIR", description = "write what is to be heard as files instead of playing it")
+    private @Nullable Path folder;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        if (trials < StoppingRule.FEWEST || trials > StoppingRule.MOST)
+            throw new InputFault("--trials " + trials, "it is not 5 to 100", "ten or more tell something");
+        Sound a = AudioInput.read(Objects.requireNonNull(record));
+        Sound b = AudioInput.read(Objects.requireNonNull(candidate));
+        MatchedPassages p = MatchedPassages.of(a, backing == null ? b : mixed(b, AudioInput.read(backing)));
+        BlindTrial t = BlindTrial.begin(form, new StoppingRule(trials, sequential),
+                seed == null ? new SecureRandom().nextLong() : seed);
+        System.err.println("verisonus: sealed " + t.order().seal() + "; " + t.rule().words());
+        try (Heard heard = folder == null ? new Played() : new Written(folder, p, t)) {
+            t = asked(t, p, heard);
+        } catch (IOException e) {
+            throw new OutputFault(String.valueOf(folder), "it cannot be written", "choose another folder");
+        }
+        List<String> gaveAway = t.result().filter(TrialResult::toldApart).isPresent() ? differences(p) : List.of();
+        if (json) {
+            System.out.println(Json.text(BlindTrialJson.result(t, gaveAway)));
+        } else {
+            System.out.println(t.result().orElseThrow().words());
+            if (!gaveAway.isEmpty()) System.out.println("what may have given it away: " + String.join(", ", gaveAway));
+            System.out.println("seed " + t.order().seed() + ": SHA-256 of \"" + form.id() + " " + trials + " "
+                    + t.order().seed() + "\" is the seal");
+        }
+        return 0;
+    }
+
+    private static Sound mixed(Sound own, Sound band) {
+        Sound a = own.atRate(Sound.WORKING_RATE_HZ);
+        Sound b = band.atRate(Sound.WORKING_RATE_HZ);
+        float[][] out = new float[2][];
+        for (int c = 0; c < 2; c++) {
+            out[c] = a.channel(Math.min(c, a.channels().length - 1)).clone();
+            float[] x = b.channel(Math.min(c, b.channels().length - 1));
+            for (int i = 0; i < Math.min(out[c].length, x.length); i++) out[c][i] += x[i];
+        }
+        return new Sound(out, Sound.WORKING_RATE_HZ);
+    }
+
+    private static List<String> differences(MatchedPassages p) {
+        return GapLedger.between(Examination.of(p.first(), Progress.NONE), Examination.of(p.second(), Progress.NONE))
+                .rows().stream().filter(r -> r.audibility() >= 1)
+                .sorted((x, y) -> Double.compare(y.audibility(), x.audibility())).limit(3)
+                .map(TrialCommand::words).toList();
+    }
+
+    private static String words(GapRow r) {
+        return String.format(Locale.ROOT, "%s (%.1f JND)",
+                r.attribute().isBand() ? r.attribute().playersWords() : r.attribute().words(), r.audibility());
+    }
+
+    private static BlindTrial asked(BlindTrial begun, MatchedPassages p, Heard heard) throws IOException {
+        BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+        BlindTrial t = begun;
+        while (!t.isEnded()) {
+            boolean abx = t.order().form() == TrialForm.ABX;
+            System.err.print("\n" + (t.of() + 1) + " of " + t.rule().most() + ", " + t.order().form().words() + " ["
+                    + (abx ? "a b x" : "a b") + ", y n] ");
+            String key = Optional.ofNullable(in.readLine()).map(k -> k.strip().toLowerCase(Locale.ROOT))
+                    .orElseThrow(Cancelled::new);
+            boolean recordFirst = abx || t.isRecordNext();
+            switch (key) {
+                case "a" -> heard.play(recordFirst ? p.first() : p.second());
+                case "b" -> heard.play(recordFirst ? p.second() : p.first());
+                case "x" -> heard.play(t.isRecordNext() ? p.first() : p.second());
+                case "y" -> t = t.answered(true);
+                case "n" -> t = t.answered(false);
+                case "q" -> throw new Cancelled();
+                default -> System.err.print("a, b or x to hear, y or n to answer, q to give up");
+            }
+        }
+        System.err.println();
+        return t;
+    }
+
+    /** How the listener hears it. */
+    private interface Heard extends AutoCloseable {
+        void play(Sound s);
+
+        @Override
+        void close();
+    }
+
+    private static final class Played implements Heard {
+        private final TerminalPlayer player = TerminalPlayer.open().orElseThrow(
+                () -> new InputFault("trial", "no sound output was found, so nothing would be heard",
+                        "connect one, or add --write DIR and play the files there"));
+
+        @Override
+        public void play(Sound s) {
+            player.play(s);
+        }
+
+        @Override
+        public void close() {
+            player.close();
+        }
+    }
+
+    /** All that is to be heard as files, so that any player will do; their names tell nothing. */
+    private static final class Written implements Heard {
+        Written(Path folder, MatchedPassages p, BlindTrial t) throws IOException {
+            Files.createDirectories(folder);
+            boolean abx = t.order().form() == TrialForm.ABX;
+            if (abx) {
+                write(folder.resolve("a.wav"), p.first());
+                write(folder.resolve("b.wav"), p.second());
+            }
+            for (int i = 0; i < t.rule().most(); i++) {
+                boolean record = t.order().isRecord(i);
+                String number = String.format(Locale.ROOT, "%02d", i + 1);
+                if (abx) {
+                    write(folder.resolve("x" + number + ".wav"), record ? p.first() : p.second());
+                } else {
+                    write(folder.resolve(number + "-first.wav"), record ? p.first() : p.second());
+                    write(folder.resolve(number + "-second.wav"), record ? p.second() : p.first());
+                }
+            }
+        }
+
+        private static void write(Path file, Sound s) {
+            new OutputFile(file, false).write(SoundWriter.encode(s, SoundWriter.Format.WAV_24));
+        }
+
+        @Override
+        public void play(Sound s) {
+            System.err.print("it stands in the folder");
+        }
+
+        @Override
+        public void close() {
+            // The files stay.
+        }
+    }
+}

@@ -1,0 +1,132 @@
+package verisonus.core.compare.blind;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import verisonus.core.sound.Biquad;
+import verisonus.core.sound.LoudnessMeter;
+import verisonus.core.sound.Signal;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+
+class BlindTrialTest {
+    /** Sums of binomial coefficients over powers of two. */
+    @ParameterizedTest
+    @CsvSource({"13, 16, 0.010635", "12, 16, 0.038406", "10, 10, 0.000976563", "5, 10, 0.623047", "0, 10, 1",
+            "9, 12, 0.072998"})
+    void chanceIsThatOfTheBinomial(int right, int of, double chance) {
+        assertThat(BinomialStatistics.chance(right, of)).isCloseTo(chance, within(1e-6));
+    }
+
+    /** Published limits, 95 %. */
+    @ParameterizedTest
+    @CsvSource({"13, 16, 0.5435, 0.9595", "5, 10, 0.1871, 0.8129", "0, 10, 0, 0.3085", "10, 10, 0.6915, 1",
+            "1, 20, 0.0013, 0.2487"})
+    void intervalsAreThePublishedOnes(int right, int of, double low, double high) {
+        double[] i = BinomialStatistics.interval(right, of, 0.95);
+        assertThat(i[0]).isCloseTo(low, within(5e-4));
+        assertThat(i[1]).isCloseTo(high, within(5e-4));
+    }
+
+    private static BlindTrial listened(BlindTrial begun, double hears, SplittableRandom r) {
+        BlindTrial t = begun;
+        while (!t.isEnded()) {
+            boolean knows = r.nextDouble() < hears;
+            t = t.answered(knows ? t.isRecordNext() : r.nextBoolean());
+        }
+        return t;
+    }
+
+    /** A hundred thousand listeners: how often the sequential rule is wrong is what it says. */
+    @ParameterizedTest
+    @CsvSource({"0, 0, 0.06", "0.5, 0.86, 1"})
+    void theSequentialRuleErrsAsOftenAsItSays(double hears, double least, double most) {
+        SplittableRandom r = new SplittableRandom(3);
+        StoppingRule rule = new StoppingRule(100, true);
+        int told = 0;
+        int many = 100_000;
+        for (int i = 0; i < many; i++) {
+            int right = 0;
+            int of = 0;
+            while (rule.decided(right, of).isEmpty()) {
+                boolean is = r.nextDouble() < hears || r.nextBoolean();
+                if (is) right++;
+                of++;
+            }
+            if (rule.decided(right, of).orElseThrow()) told++;
+        }
+        assertThat((double) told / many).isBetween(least, most);
+    }
+
+    @Test
+    void whoHearsEverythingIsToldSoAndWhoGuessesIsNot() {
+        BlindTrial sure = listened(BlindTrial.begin(TrialForm.ABX, new StoppingRule(12, false), 5), 1,
+                new SplittableRandom(1));
+        assertThat(sure.right()).isEqualTo(12);
+        assertThat(sure.result().orElseThrow().toldApart()).isTrue();
+        assertThat(sure.result().orElseThrow().words()).startsWith("12 of 12: you can tell them apart");
+        int said = 0;
+        SplittableRandom r = new SplittableRandom(2);
+        for (int i = 0; i < 2000; i++)
+            if (listened(BlindTrial.begin(TrialForm.RECORD, new StoppingRule(16, false), i), 0, r).result()
+                    .orElseThrow()
+                    .toldApart())
+                said++;
+        assertThat(said / 2000.0).isLessThan(StoppingRule.ALPHA + 0.01);
+    }
+
+    @Test
+    void theSealCanBeCheckedWithTheSeedAtTheEnd() throws Exception {
+        SealedOrder order = new SealedOrder(TrialForm.ABX, 16, 4711);
+        byte[] digest = MessageDigest.getInstance("SHA-256").digest("abx 16 4711".getBytes(StandardCharsets.UTF_8));
+        assertThat(order.seal()).isEqualTo(HexFormat.of().formatHex(digest));
+        assertThat(new SealedOrder(TrialForm.ABX, 16, 4712).seal()).isNotEqualTo(order.seal());
+        int records = 0;
+        for (int i = 0; i < 2000; i++) if (new SealedOrder(TrialForm.ABX, 16, i).isRecord(3)) records++;
+        assertThat(records).isBetween(900, 1100);
+    }
+
+    @Test
+    void nothingIsAskedAfterTheEndAndTheNumberIsWithinReason() {
+        BlindTrial t = listened(BlindTrial.begin(TrialForm.ABX, new StoppingRule(5, false), 1), 0.5,
+                new SplittableRandom(1));
+        assertThatThrownBy(() -> t.answered(true)).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> new StoppingRule(2, false)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void passagesAreAsLoudAsEachOtherToATenth() {
+        for (int seed = 0; seed < 20; seed++) {
+            Sound a = Signal.plucks(0.25, seed).lasting(3);
+            float[] y = Signal.plucks(0.25, seed).lasting(4).channel(0).clone();
+            new Biquad.Section(Biquad.peak(900, seed - 10.5, 1, 48000)).process(y, 0, y.length);
+            MatchedPassages m = MatchedPassages.of(a, Sound.mono(y, 48000).gained(seed - 15));
+            assertThat(m.leftLu()).isCloseTo(0, within(0.05));
+            assertThat(m.first().frames()).isEqualTo(m.second().frames());
+            assertThat(LoudnessMeter.truePeakDbtp(m.second())).isLessThan(0.5);
+        }
+    }
+
+    @Test
+    void aTrialThatCouldTellNothingIsRefusedBeforeItBegins() {
+        Sound s = Signal.plucks(0.25, 1).lasting(3);
+        assertThatThrownBy(() -> MatchedPassages.of(s, s.gained(-6))).isInstanceOf(InputFault.class)
+                .hasMessageContaining("the same");
+        assertThatThrownBy(() -> MatchedPassages.of(s, Signal.silence().lasting(3))).isInstanceOf(InputFault.class)
+                .hasMessageContaining("silent");
+        assertThatThrownBy(() -> MatchedPassages.of(s.slice(0, 0.5), s)).isInstanceOf(InputFault.class);
+        float[] turned = s.channel(0).clone();
+        for (int i = 0; i < turned.length; i++) turned[i] = -turned[i];
+        assertThat(MatchedPassages.of(s, Sound.mono(turned, 48000)).leftLu()).isCloseTo(0, within(0.05));
+        Sound stereo = Sound.stereo(s.channel(0), Signal.plucks(0.25, 2).lasting(3).channel(0), 48000);
+        assertThat(MatchedPassages.of(s, stereo.atRate(44100)).first().isStereo()).isTrue();
+    }
+}
