@@ -42,15 +42,15 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         Path file = java.util.Objects.requireNonNull(audio);
-        AudioInput.Part part = AudioInput.read(file, fromS, toS);
+        AudioInput.Studied part = AudioInput.studied(file, fromS, toS);
         Sound region = part.sound();
-        double end = toS == null ? part.wholeS() : Math.min(toS, part.wholeS());
         Optional<PairedExamination> paired = Optional.ofNullable(di)
                 .map(d -> PairedExamination.of(region, AudioInput.read(d), Progress.NONE));
         Evidence evidence = paired.map(PairedExamination::evidence)
                 .orElseGet(() -> Examination.of(region, Progress.NONE));
         if (json) {
-            ObjectNode out = EvidenceJson.write(file.getFileName().toString(), fromS, end, region.rateHz(),
+            ObjectNode out = EvidenceJson.write(file.getFileName().toString(), part.fromS(), part.toS(),
+                    region.rateHz(),
                     part.wholeS(), evidence);
             paired.ifPresent(p -> p.gained().forEach(out.putArray("gained_from_di")::add));
             System.out.println(Json.text(out));

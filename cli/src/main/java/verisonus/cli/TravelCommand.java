@@ -139,7 +139,7 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
 
     private Sound recording() {
         if (audio == null) throw new InputFault("travel", "there is nothing to play", "name AUDIO, or --tone and --di");
-        return AudioInput.read(audio);
+        return AudioInput.studied(audio, 0, null).sound();
     }
 
     private List<PlaybackSystem> chosen() {

@@ -48,6 +48,6 @@ public final class RegionOptions {
     }
 
     private static Sound part(Path file, double from, @Nullable Double to) {
-        return AudioInput.read(file, from, to).sound();
+        return AudioInput.studied(file, from, to).sound();
     }
 }

@@ -9,6 +9,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javazoom.jl.decoder.JavaLayerException;
 import verisonus.core.work.InputFault;
 
@@ -58,6 +59,20 @@ public final class SoundReader {
             return whole(file, fromS, toS);
         }
         return whole(file, fromS, toS);
+    }
+
+    /** How long a WAV file is, from its head alone; absent for what has to be decoded to know. */
+    public static OptionalDouble lengthS(Path file) {
+        try (FileChannel channel = FileChannel.open(file)) {
+            ByteBuffer head = ByteBuffer.allocate(12);
+            AudioBytes first = new AudioBytes("", head.array());
+            if (channel.read(head, 0) < 12 || !first.startsWith("RIFF") || !first.hasAt(8, "WAVE"))
+                return OptionalDouble.empty();
+            Optional<WavDecoder.Part> none = WavDecoder.part(channel, 0, 0);
+            return none.isPresent() ? OptionalDouble.of(none.get().wholeS()) : OptionalDouble.empty();
+        } catch (IOException e) {
+            return OptionalDouble.empty();
+        }
     }
 
     private static InputFault outside(Path file, double fromS, double toS, double wholeS) {
