@@ -1,24 +1,16 @@
 package verisonus.casebook.store;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Clock;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.stream.Collectors;
-import org.sqlite.SQLiteConfig;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.evidence.study.Course;
-import verisonus.core.evidence.words.Claim;
-import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
@@ -29,28 +21,26 @@ import verisonus.core.work.OutputFault;
  * change is written when the method returns. A kill loses at most the change under way.
  */
 public final class Casebook implements AutoCloseable {
-    private static final int BUSY_MS = 5000;
-
-    private final Optional<BookLock> lock;
     private final Path file;
-    private final Connection connection;
+    private final BookConnection connection;
     private final Sql sql;
     private final History history;
     private final SoundStore sounds;
     private final TravelShelf travels;
     private final Moments moments;
     private final TrialShelf trials;
+    private final Judgements judgements;
 
-    private Casebook(Path file, Connection connection, Clock clock, Optional<BookLock> lock) {
-        this.lock = lock;
+    private Casebook(Path file, BookConnection connection, Clock clock) {
         this.file = file;
         this.connection = connection;
-        this.sql = new Sql(connection);
+        this.sql = new Sql(connection.connection());
         this.history = new History(sql, clock);
         this.sounds = new SoundStore(sql);
         this.travels = new TravelShelf(this);
         this.moments = new Moments(this, history);
         this.trials = new TrialShelf(this);
+        this.judgements = new Judgements(this);
     }
 
     /** Opens a casebook that is there. */
@@ -73,87 +63,18 @@ public final class Casebook implements AutoCloseable {
         try {
             return connect(file, clock);
         } catch (RuntimeException e) {
-            tidy(file);
+            BookConnection.tidy(file);
             throw e;
         }
     }
 
     private static Casebook connect(Path file, Clock clock) {
-        requireDatabase(file);
-        Optional<BookLock> lock = BookLock.take(file);
-        boolean mayChange = lock.isPresent() && (!Files.exists(file) || Files.isWritable(file));
-        try {
-            Connection connection = mayChange ? writing(file) : reading(file);
-            try {
-                if (mayChange) Migrations.apply(file.toString(), connection);
-                BookSchema.check(file.toString(), connection);
-                return new Casebook(file, connection, clock, mayChange ? lock : Optional.empty());
-            } catch (SQLException | RuntimeException e) {
-                connection.close();
-                throw e;
-            } finally {
-                if (!mayChange) lock.ifPresent(BookLock::close);
-            }
-        } catch (SQLException e) {
-            lock.ifPresent(BookLock::close);
-            throw opening(file, e);
-        } catch (RuntimeException e) {
-            lock.ifPresent(BookLock::close);
-            throw e;
-        }
-    }
-
-    /** A casebook that could not be made leaves no empty one. */
-    private static void tidy(Path file) {
-        for (String end : new String[]{"", "-wal", "-shm", "-journal"}) {
-            try {
-                Files.deleteIfExists(file.resolveSibling(file.getFileName() + end));
-            } catch (IOException e) {
-                // What cannot be deleted could not be written either.
-                return;
-            }
-        }
-    }
-
-    private static RuntimeException opening(Path file, SQLException e) {
-        RuntimeException fault = StoreFault.of(file.toString(), e);
-        return fault instanceof StoreFault
-                ? new InputFault(file.toString(), "it cannot be opened as a casebook (" + e.getMessage() + ")",
-                        "check the file and the folder's permissions", e)
-                : fault;
-    }
-
-    private static Connection writing(Path file) throws SQLException {
-        SQLiteConfig config = careful();
-        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-        // A change takes its turn before it begins, so that it never fails half way for another's lock.
-        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
-        return config.createConnection("jdbc:sqlite:" + file.toAbsolutePath());
-    }
-
-    /** Beside another opening, or from where nothing can be written. */
-    private static Connection reading(Path file) throws SQLException {
-        SQLiteConfig config = careful();
-        config.setReadOnly(true);
-        boolean still = !Files.isWritable(file.toAbsolutePath().getParent());
-        String name = still
-                ? "file:" + file.toAbsolutePath().toUri().getRawPath() + "?immutable=1"
-                : file.toAbsolutePath().toString();
-        return config.createConnection("jdbc:sqlite:" + name);
-    }
-
-    private static SQLiteConfig careful() {
-        SQLiteConfig config = new SQLiteConfig();
-        config.enforceForeignKeys(true);
-        config.setBusyTimeout(BUSY_MS);
-        config.setPragma(SQLiteConfig.Pragma.CACHE_SIZE, "-16000");
-        return config;
+        return new Casebook(file, BookConnection.open(file), clock);
     }
 
     /** Whether it can be changed here; not where another opening holds it or it lies where nothing can be written. */
     public boolean isReadOnly() {
-        return lock.isEmpty();
+        return connection.isReadOnly();
     }
 
     /** Why it cannot be changed, in words for the player; empty where it can. */
@@ -165,21 +86,13 @@ public final class Casebook implements AutoCloseable {
                 : "";
     }
 
-    private static void requireDatabase(Path file) {
-        if (!Files.exists(file)) return;
-        try (var in = Files.newInputStream(file)) {
-            byte[] head = in.readNBytes(15);
-            if (head.length > 0 && !new String(head, java.nio.charset.StandardCharsets.ISO_8859_1)
-                    .equals("SQLite format 3")) {
-                throw new InputFault(file.toString(), "it is no casebook", "choose a file that ends in .casebook");
-            }
-        } catch (IOException e) {
-            throw new InputFault(file.toString(), "it cannot be read", "check its permissions", e);
-        }
-    }
-
     public Path file() {
         return file;
+    }
+
+    /** What the player says of findings, gear, words and feel. */
+    public Judgements judgements() {
+        return judgements;
     }
 
     /** Blind trials. */
@@ -345,7 +258,7 @@ public final class Casebook implements AutoCloseable {
         change("Removed " + region.role().words() + " " + span(region.fromS(), region.toS()),
                 caseOf(region.mediumId()), c -> {
                     deleteEvidence(c, region.id());
-                    deleteVerdicts(c, region.id(), Optional.empty());
+                    judgements.deleteVerdicts(c, region.id(), Optional.empty());
                     c.delete("region", region.id());
                     return region.id();
                 });
@@ -379,86 +292,8 @@ public final class Casebook implements AutoCloseable {
         });
     }
 
-    /** What the player says of a region's findings. */
-    public synchronized List<Judgement> verdicts(long regionId) {
-        return read(() -> sql.list("SELECT topic, state, figure FROM verdict WHERE region_id = ? ORDER BY id",
-                r -> new Judgement(r.getString(1), Judgement.State.of(r.getString(2)),
-                        r.getObject(3) == null ? OptionalDouble.empty() : OptionalDouble.of(r.getDouble(3))),
-                regionId));
-    }
-
-    /** Says something of a finding; what was said of it before goes. */
-    public synchronized void keepVerdict(long regionId, Judgement v) {
-        change(v.words(), caseOfRegion(regionId), c -> {
-            deleteVerdicts(c, regionId, Optional.of(v.topic()));
-            Map<String, Object> values = new LinkedHashMap<>(Map.of("region_id", regionId, "topic", v.topic(), "state",
-                    v.state().words()));
-            v.figure().ifPresent(f -> values.put("figure", f));
-            return c.insert("verdict", values);
-        });
-    }
-
-    /** Takes back what was said of a finding. */
-    public synchronized void dropVerdict(long regionId, String topic) {
-        change(topic + " stands as measured", caseOfRegion(regionId), c -> {
-            deleteVerdicts(c, regionId, Optional.of(topic));
-            return regionId;
-        });
-    }
-
-    private void deleteVerdicts(Change c, long regionId, Optional<String> topic) throws SQLException {
-        for (long id : sql.list("SELECT id FROM verdict WHERE region_id = ? AND (? = '' OR topic = ?)",
-                r -> r.getLong(1), regionId, topic.orElse(""), topic.orElse(""))) {
-            c.delete("verdict", id);
-        }
-    }
-
-    /** What is said about a case's gear. */
-    public synchronized List<ClaimEntry> claims(long caseId) {
-        return read(() -> sql.list("SELECT id, says, source, certainty FROM claim WHERE case_id = ? ORDER BY id",
-                r -> new ClaimEntry(r.getLong(1), new Claim(Claim.Says.valueOf(r.getString(2)), r.getString(3),
-                        Claim.Certainty.valueOf(r.getString(4)))),
-                caseId));
-    }
-
-    public synchronized long addClaim(long caseId, Claim claim) {
-        return change("Noted a claim: " + claim.says().words(), Optional.of(caseId),
-                c -> c.insert("claim", Map.of("case_id", caseId, "says", claim.says().name(), "source", claim.source(),
-                        "certainty", claim.certainty().name())));
-    }
-
-    public synchronized void removeClaim(long caseId, ClaimEntry claim) {
-        change("Removed a claim: " + claim.claim().says().words(), Optional.of(caseId), c -> {
-            c.delete("claim", claim.id());
-            return claim.id();
-        });
-    }
-
-    /** The words for sounds; those that ship until the player changes one. */
-    public synchronized List<Word> vocabulary() {
-        return read(() -> sql.list("SELECT document FROM vocabulary ORDER BY id LIMIT 1",
-                r -> VocabularyJson.read(file.toString(), r.getString(1)))).stream().findFirst()
-                .orElseGet(Word::shipped);
-    }
-
-    /** @param text what was done, for the logbook */
-    public synchronized void keepVocabulary(List<Word> words, String text) {
-        keepOnly("vocabulary", VocabularyJson.write(words), text);
-    }
-
-    /** How the player likes a tone to feel, once it has been said. */
-    public synchronized Optional<PlayerProfile> profile() {
-        return read(() -> sql.list("SELECT document FROM player_profile ORDER BY id LIMIT 1",
-                r -> Json.value(file.toString(), Json.parse(file.toString(), r.getString(1)), PlayerProfile.class)))
-                .stream().findFirst();
-    }
-
-    public synchronized void keepProfile(PlayerProfile profile) {
-        keepOnly("player_profile", Json.text(Json.tree(profile)), "Kept how a tone shall feel");
-    }
-
     /** Keeps the one document of a table. */
-    private void keepOnly(String table, String document, String text) {
+    synchronized void keepOnly(String table, String document, String text) {
         change(text, Optional.empty(), c -> {
             List<Long> there = sql.list("SELECT id FROM " + table, r -> r.getLong(1));
             if (there.isEmpty()) return c.insert(table, Map.of("document", document));
@@ -480,7 +315,7 @@ public final class Casebook implements AutoCloseable {
         change("Removed " + medium.title(), Optional.of(medium.caseId()), c -> {
             for (Region r : regions(medium.id())) {
                 deleteEvidence(c, r.id());
-                deleteVerdicts(c, r.id(), Optional.empty());
+                judgements.deleteVerdicts(c, r.id(), Optional.empty());
                 c.delete("region", r.id());
             }
             c.delete("medium", medium.id());
@@ -512,7 +347,7 @@ public final class Casebook implements AutoCloseable {
                 .findFirst();
     }
 
-    private Optional<Long> caseOfRegion(long regionId) {
+    synchronized Optional<Long> caseOfRegion(long regionId) {
         return read(() -> sql.list("SELECT m.case_id FROM region r JOIN medium m ON m.id = r.medium_id WHERE r.id = ?",
                 r -> r.getLong(1), regionId)).stream().findFirst();
     }
@@ -580,18 +415,6 @@ public final class Casebook implements AutoCloseable {
     /** Folds the write-ahead log into the file, so that it can be copied alone. */
     @Override
     public synchronized void close() {
-        try (Statement s = connection.createStatement()) {
-            if (!isReadOnly()) s.execute("PRAGMA wal_checkpoint(TRUNCATE)");
-        } catch (SQLException e) {
-            throw StoreFault.of(file.toString(), e);
-        } finally {
-            try {
-                connection.close();
-            } catch (SQLException e) {
-                throw StoreFault.of(file.toString(), e);
-            } finally {
-                lock.ifPresent(BookLock::close);
-            }
-        }
+        connection.close(file);
     }
 }

@@ -52,25 +52,25 @@ class JudgementsTest {
 
     @Test
     void aVerdictIsKeptWithItsFigureAndReplacesTheEarlierOne() {
-        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
-        book.keepVerdict(region, corrected("Echo", 286));
-        book.keepVerdict(region, said("Space", Judgement.State.SET_ASIDE));
+        book.judgements().keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
+        book.judgements().keepVerdict(region, corrected("Echo", 286));
+        book.judgements().keepVerdict(region, said("Space", Judgement.State.SET_ASIDE));
         book.close();
         book = Casebook.open(file);
-        assertThat(book.verdicts(region)).containsExactlyInAnyOrder(corrected("Echo", 286),
+        assertThat(book.judgements().verdicts(region)).containsExactlyInAnyOrder(corrected("Echo", 286),
                 said("Space", Judgement.State.SET_ASIDE));
     }
 
     @Test
     void undoBringsTheEarlierVerdictBackWithoutAFigure() {
-        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
-        book.keepVerdict(region, corrected("Echo", 286));
+        book.judgements().keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
+        book.judgements().keepVerdict(region, corrected("Echo", 286));
         book.undo();
-        assertThat(book.verdicts(region)).containsExactly(said("Echo", Judgement.State.ACCEPTED));
+        assertThat(book.judgements().verdicts(region)).containsExactly(said("Echo", Judgement.State.ACCEPTED));
         book.redo();
-        assertThat(book.verdicts(region)).containsExactly(corrected("Echo", 286));
-        book.dropVerdict(region, "Echo");
-        assertThat(book.verdicts(region)).isEmpty();
+        assertThat(book.judgements().verdicts(region)).containsExactly(corrected("Echo", 286));
+        book.judgements().dropVerdict(region, "Echo");
+        assertThat(book.judgements().verdicts(region)).isEmpty();
     }
 
     @Test
@@ -92,29 +92,29 @@ class JudgementsTest {
     @Test
     void claimsAreKeptWithTheirSource() {
         Claim claim = new Claim(Claim.Says.TREMOLO, "a studio diary", Claim.Certainty.LIKELY);
-        book.addClaim(caseId, claim);
-        assertThat(book.claims(caseId)).extracting(ClaimEntry::claim).containsExactly(claim);
-        book.removeClaim(caseId, book.claims(caseId).get(0));
-        assertThat(book.claims(caseId)).isEmpty();
+        book.judgements().addClaim(caseId, claim);
+        assertThat(book.judgements().claims(caseId)).extracting(ClaimEntry::claim).containsExactly(claim);
+        book.judgements().removeClaim(caseId, book.judgements().claims(caseId).get(0));
+        assertThat(book.judgements().claims(caseId)).isEmpty();
         book.undo();
-        assertThat(book.claims(caseId)).hasSize(1);
+        assertThat(book.judgements().claims(caseId)).hasSize(1);
     }
 
     @Test
     void theVocabularyShipsAndRemembersWhatWasChanged() {
-        assertThat(book.vocabulary()).isEqualTo(Word.shipped());
+        assertThat(book.judgements().vocabulary()).isEqualTo(Word.shipped());
         List<Word> fewer = Word.shipped().subList(0, 3);
-        book.keepVocabulary(fewer, "Took words out");
+        book.judgements().keepVocabulary(fewer, "Took words out");
         book.close();
         book = Casebook.open(file);
-        assertThat(book.vocabulary()).isEqualTo(fewer);
+        assertThat(book.judgements().vocabulary()).isEqualTo(fewer);
         book.undo();
-        assertThat(book.vocabulary()).isEqualTo(Word.shipped());
+        assertThat(book.judgements().vocabulary()).isEqualTo(Word.shipped());
     }
 
     @Test
     void aRecordingTakesAnotherPartAndCanBeRemovedWithAllThatHangsOnIt() {
-        book.keepVerdict(region, corrected("Echo", 286));
+        book.judgements().keepVerdict(region, corrected("Echo", 286));
         Medium m = book.media(caseId).get(0);
         book.changeRole(m, Medium.Role.DI);
         assertThat(book.media(caseId).get(0).role()).isEqualTo(Medium.Role.DI);
@@ -122,7 +122,7 @@ class JudgementsTest {
         assertThat(book.media(caseId)).isEmpty();
         book.undo();
         assertThat(book.regions(m.id())).hasSize(1);
-        assertThat(book.verdicts(region)).hasSize(1);
+        assertThat(book.judgements().verdicts(region)).hasSize(1);
     }
 
     @Test
@@ -147,8 +147,8 @@ class JudgementsTest {
             s.execute("PRAGMA user_version = 1");
         }
         book = Casebook.open(file);
-        book.keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
-        assertThat(book.verdicts(region)).hasSize(1);
+        book.judgements().keepVerdict(region, said("Echo", Judgement.State.ACCEPTED));
+        assertThat(book.judgements().verdicts(region)).hasSize(1);
         assertThat(book.cases()).hasSize(1);
     }
 }

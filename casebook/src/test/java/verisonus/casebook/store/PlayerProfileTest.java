@@ -18,12 +18,12 @@ class PlayerProfileTest {
     @Test
     void isKeptInTheCasebookAndTakenBackByUndo(@TempDir Path dir) {
         try (Casebook book = Casebook.create(dir.resolve("a.casebook"))) {
-            assertThat(book.profile()).isEmpty();
-            book.keepProfile(PlayerProfile.of(curve(0.4, 1, -14)));
-            book.keepProfile(PlayerProfile.of(curve(0.6, 2, -8)));
-            assertThat(book.profile()).contains(new PlayerProfile(0.6, 2, Optional.of(-8.0)));
+            assertThat(book.judgements().profile()).isEmpty();
+            book.judgements().keepProfile(PlayerProfile.of(curve(0.4, 1, -14)));
+            book.judgements().keepProfile(PlayerProfile.of(curve(0.6, 2, -8)));
+            assertThat(book.judgements().profile()).contains(new PlayerProfile(0.6, 2, Optional.of(-8.0)));
             book.undo();
-            assertThat(book.profile()).contains(new PlayerProfile(0.4, 1, Optional.of(-14.0)));
+            assertThat(book.judgements().profile()).contains(new PlayerProfile(0.4, 1, Optional.of(-14.0)));
         }
     }
 

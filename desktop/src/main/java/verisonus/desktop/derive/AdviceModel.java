@@ -107,9 +107,9 @@ public final class AdviceModel {
 
     /** Looks for the moves that a word asks for, as "too boxy" or "needs air". */
     public void findMoves(String words) {
-        Optional<SaidWord> word = SaidWord.find(words, model.desk().book().vocabulary());
+        Optional<SaidWord> word = SaidWord.find(words, model.desk().book().judgements().vocabulary());
         if (word.isEmpty()) {
-            List<Word> known = model.desk().book().vocabulary();
+            List<Word> known = model.desk().book().judgements().vocabulary();
             said.set("\"" + words.strip() + "\" is not known. Nearest: " + String.join(", ",
                     SaidWord.nearest(words, known)) + ". All: " + String.join(", ", SaidWord.names(known)) + ".");
             return;
@@ -231,14 +231,14 @@ public final class AdviceModel {
     /** Keeps how the tone feels as what this player likes. */
     public void likeThis() {
         fingers().ifPresent(f -> {
-            model.desk().book().keepProfile(PlayerProfile.of(f.feel().touch()));
+            model.desk().book().judgements().keepProfile(PlayerProfile.of(f.feel().touch()));
             said.set("Kept: from now on every tone's feel is held against this one.");
         });
     }
 
     /** How the tone feels against what the player likes; empty where nothing was kept, or it feels the same. */
     List<String> againstLiking() {
-        return fingers().flatMap(f -> model.desk().book().profile().map(p -> p.against(f.feel().touch())))
+        return fingers().flatMap(f -> model.desk().book().judgements().profile().map(p -> p.against(f.feel().touch())))
                 .orElse(List.of());
     }
 

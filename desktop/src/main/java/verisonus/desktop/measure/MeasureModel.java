@@ -130,7 +130,7 @@ public final class MeasureModel {
         Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
         if (bpm.isEmpty() || region.isEmpty() || !Correction.Topic.PULSE.accepts(bpm.getAsDouble())) return;
         double rounded = Math.rint(10 * bpm.getAsDouble()) / 10;
-        desk.book().keepVerdict(region.get().id(),
+        desk.book().judgements().keepVerdict(region.get().id(),
                 new Judgement(Correction.Topic.PULSE.words(), Judgement.State.CORRECTED,
                         OptionalDouble.of(rounded)));
         desk.refresh();
@@ -141,9 +141,9 @@ public final class MeasureModel {
         if (region.isEmpty() || chosen().isEmpty()) return;
         Judgement v = of.apply(chosen().get());
         if (verdict(v.topic()).filter(v::equals).isPresent()) {
-            desk.book().dropVerdict(region.get().id(), v.topic());
+            desk.book().judgements().dropVerdict(region.get().id(), v.topic());
         } else {
-            desk.book().keepVerdict(region.get().id(), v);
+            desk.book().judgements().keepVerdict(region.get().id(), v);
         }
         desk.refresh();
     }
@@ -191,7 +191,7 @@ public final class MeasureModel {
     /** Words of the vocabulary that fit the region, the clearest first. */
     public List<Word.Fit> words() {
         return desk.open().get().flatMap(OpenCase::measurement)
-                .map(m -> Word.fitting(desk.book().vocabulary(), traits(m))).orElse(List.of());
+                .map(m -> Word.fitting(desk.book().judgements().vocabulary(), traits(m))).orElse(List.of());
     }
 
     /** Learns a word: it fits the region under study and not the other one. @return what was learnt, or why nothing was */
@@ -200,10 +200,10 @@ public final class MeasureModel {
         if (with.isEmpty() || name.isBlank()) return "Measure the region and type a word first.";
         Optional<Word> word = Word.taughtBy(name.strip(), kind, traits(with.get()), traits(without.measurement()));
         if (word.isEmpty()) return "The two differ too little in what is measured.";
-        List<Word> words = new ArrayList<>(desk.book().vocabulary().stream()
+        List<Word> words = new ArrayList<>(desk.book().judgements().vocabulary().stream()
                 .filter(w -> !w.name().equals(name.strip())).toList());
         words.add(word.get());
-        desk.book().keepVocabulary(words, "Taught the word " + name.strip());
+        desk.book().judgements().keepVocabulary(words, "Taught the word " + name.strip());
         desk.refresh();
         return "Learnt: " + name.strip() + " rests on " + word.get().conditions().stream().map(c -> c.trait().words())
                 .collect(Collectors.joining(", ")) + ".";
@@ -211,32 +211,33 @@ public final class MeasureModel {
 
     /** Takes a word out of the vocabulary. */
     public void forget(Word word) {
-        desk.book().keepVocabulary(desk.book().vocabulary().stream().filter(w -> !w.equals(word)).toList(),
+        desk.book().judgements().keepVocabulary(
+                desk.book().judgements().vocabulary().stream().filter(w -> !w.equals(word)).toList(),
                 "Took the word " + word.name() + " out");
         desk.refresh();
     }
 
     /** Puts another condition in place of one of a word's. */
     public void change(Word word, Word.Condition from, Word.Condition to) {
-        List<Word> words = desk.book().vocabulary().stream().map(w -> !w.equals(word)
+        List<Word> words = desk.book().judgements().vocabulary().stream().map(w -> !w.equals(word)
                 ? w
                 : new Word(w.name(), w.kind(), w.conditions().stream().map(c -> c.equals(from) ? to : c).toList(),
                         w.taught()))
                 .toList();
-        desk.book().keepVocabulary(words, "Changed the word " + word.name());
+        desk.book().judgements().keepVocabulary(words, "Changed the word " + word.name());
         desk.refresh();
     }
 
     public void claim(Claim claim) {
         desk.open().get().ifPresent(o -> {
-            desk.book().addClaim(o.entry().id(), claim);
+            desk.book().judgements().addClaim(o.entry().id(), claim);
             desk.refresh();
         });
     }
 
     public void removeClaim(ClaimEntry claim) {
         desk.open().get().ifPresent(o -> {
-            desk.book().removeClaim(o.entry().id(), claim);
+            desk.book().judgements().removeClaim(o.entry().id(), claim);
             desk.refresh();
         });
     }

@@ -31,7 +31,7 @@ final class WordsView extends VBox {
         getChildren().add(teach());
         getChildren().add(said);
         getChildren().add(Nodes.label("The other words", "strong"));
-        for (Word w : model.desk().book().vocabulary()) {
+        for (Word w : model.desk().book().judgements().vocabulary()) {
             if (fits.stream().noneMatch(f -> f.word().equals(w))) getChildren().add(line(w, false));
         }
     }

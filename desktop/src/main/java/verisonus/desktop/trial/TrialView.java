@@ -46,6 +46,9 @@ public final class TrialView extends BorderPane {
         model.current().subscribe(_ -> show());
         model.earlier().subscribe(_ -> show());
         model.desk().sounds().subscribe(_ -> show());
+        model.desk().player().source().subscribe(_ -> {
+            if (model.running().get()) show();
+        });
     }
 
     private void show() {
@@ -154,6 +157,7 @@ public final class TrialView extends BorderPane {
         Button b = new Button(words);
         b.setId("hear-" + s.name().toLowerCase(Locale.ROOT));
         b.setMinWidth(120);
+        if (model.desk().player().source().get() == s) b.getStyleClass().add("strong");
         b.setOnAction(_ -> model.hear(s));
         return b;
     }

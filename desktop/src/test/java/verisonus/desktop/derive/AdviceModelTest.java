@@ -129,7 +129,7 @@ class AdviceModelTest {
         assertThat(f.hard().stages()).hasSize(2);
         assertThat(model.advice().againstLiking()).isEmpty();
         model.advice().likeThis();
-        assertThat(fixture.book().profile()).isPresent();
+        assertThat(fixture.book().judgements().profile()).isPresent();
         model.advice().askLevels(Optional.of(1.5));
         fixture.settle();
         assertThat(model.advice().levels().orElseThrow()).hasSize(4)

@@ -207,9 +207,10 @@ class EvidenceBenchesTest {
             Word.Condition c = word.conditions().get(0);
             m.change(word, c, new Word.Condition(c.trait(), c.above(), c.above() ? 1e6 : -1e6));
             assertThat(m.words()).noneMatch(f -> f.word().name().equals("cardboard"));
-            m.forget(fixture.book().vocabulary().stream().filter(w -> w.name().equals("cardboard")).findFirst()
+            m.forget(fixture.book().judgements().vocabulary().stream().filter(w -> w.name().equals("cardboard"))
+                    .findFirst()
                     .orElseThrow());
-            assertThat(fixture.book().vocabulary()).noneMatch(w -> w.name().equals("cardboard"));
+            assertThat(fixture.book().judgements().vocabulary()).noneMatch(w -> w.name().equals("cardboard"));
             assertThat(m.signature().orElseThrow().rows()).isNotEmpty();
         }
 

@@ -263,7 +263,7 @@ class StoryTest {
     @Test
     @Order(9)
     void theSheetIsShownAndExported() throws Exception {
-        robot.type(KeyCode.DIGIT5);
+        robot.type(KeyCode.DIGIT6);
         waitFor(() -> desk.bench().get() == Bench.SHEET && !desk.work().busy().get());
         Path out = dir.resolve("sheet.md");
         verisonus.desktop.sheet.SheetModel model = WaitForAsyncUtils
@@ -387,5 +387,25 @@ class StoryTest {
             return true;
         });
         waitFor(() -> desk.heardOn().get().isEmpty() && !desk.work().busy().get());
+    }
+
+    @Test
+    @Order(61)
+    void aBlindTrialIsTakenByKeysAndLeftForLater() throws Exception {
+        robot.clickOn("#bench-trial");
+        robot.clickOn("#begin-trial");
+        waitFor(() -> desk.player().blind().get());
+        assertThat(this.<ToggleButton>find("#source-reference").isDisabled()).isTrue();
+        robot.push(KeyCode.A);
+        waitFor(() -> desk.player().source().get() == Source.FIRST);
+        robot.push(KeyCode.X);
+        waitFor(() -> desk.player().source().get() == Source.X);
+        robot.push(KeyCode.Y);
+        waitFor(() -> desk.book().trials().underWay(open().entry().id()).filter(t -> t.trial().of() == 1).isPresent());
+        robot.clickOn("#pause-trial");
+        waitFor(() -> !desk.player().blind().get());
+        assertThat(robot.lookup("#give-up-trial").queryAll()).isNotEmpty();
+        robot.clickOn("#give-up-trial");
+        waitFor(() -> desk.book().trials().underWay(open().entry().id()).isEmpty());
     }
 }
