@@ -44,10 +44,15 @@ public record ListeningLevel(double fullDbSpl, boolean measured) {
 
     /** As it was measured on this computer; assumed where it was not. */
     public static ListeningLevel kept() {
-        Path file = UserFolder.path().resolve(FILE);
-        if (!Files.exists(file)) return ASSUMED;
-        double full = Json.read(file).path(KEY).asDouble(Double.NaN);
-        return full > 0 && full < 200 ? new ListeningLevel(full, true) : ASSUMED;
+        try {
+            Path file = UserFolder.path().resolve(FILE);
+            if (!Files.exists(file)) return ASSUMED;
+            double full = Json.read(file).path(KEY).asDouble(Double.NaN);
+            return full > 0 && full < 200 ? new ListeningLevel(full, true) : ASSUMED;
+        } catch (InputFault | OutputFault e) {
+            // A damaged note about loudness must not keep the window from opening: the loud assumption is the safe one.
+            return ASSUMED;
+        }
     }
 
     void keep() {

@@ -4,7 +4,11 @@ import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import verisonus.casebook.store.Casebook;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.OutputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.Work;
 import verisonus.desktop.player.Player;
@@ -19,6 +23,8 @@ public final class Window implements AutoCloseable {
             "derive/derive.css", "sheet/sheet.css");
     public static final double WIDTH = 1280;
     public static final double HEIGHT = 800;
+
+    private static final Logger LOG = LoggerFactory.getLogger(Window.class);
 
     private final Casebook book;
     private final Work work;
@@ -43,6 +49,19 @@ public final class Window implements AutoCloseable {
         scene = new Scene(shell, WIDTH, HEIGHT);
         theme.dress(scene, SHEETS);
         scene.getRoot().requestFocus();
+        Thread.currentThread().setUncaughtExceptionHandler((_, e) -> tell(e));
+    }
+
+    /** What goes wrong under a key or a button is said like what goes wrong in the background; the window goes on. */
+    private void tell(Throwable e) {
+        switch (e) {
+            case InputFault f -> work.tell(f);
+            case OutputFault f -> work.tell(f);
+            default -> {
+                LOG.error("under a key or a button", e);
+                work.tell(new IllegalStateException("a fault of this program (" + e + "); what was kept is safe", e));
+            }
+        }
     }
 
     public Scene scene() {

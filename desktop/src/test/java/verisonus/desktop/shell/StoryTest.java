@@ -31,6 +31,7 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.study.Isolation;
+import verisonus.core.work.OutputFault;
 import verisonus.demo.DemoCasebook;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
@@ -407,5 +408,23 @@ class StoryTest {
         assertThat(robot.lookup("#give-up-trial").queryAll()).isNotEmpty();
         robot.clickOn("#give-up-trial");
         waitFor(() -> desk.book().trials().underWay(open().entry().id()).isEmpty());
+    }
+
+    @Test
+    @Order(62)
+    void whatGoesWrongUnderAKeyIsSaidAndTheWindowGoesOn() throws Exception {
+        Platform.runLater(() -> {
+            throw new OutputFault("here", "it is full", "make room");
+        });
+        waitFor(() -> desk.work().fault().get().equals("here: it is full; make room"));
+        Platform.runLater(() -> {
+            throw new IllegalStateException("odd");
+        });
+        waitFor(() -> desk.work().fault().get().contains("a fault of this program"));
+        onWindow(() -> {
+            desk.work().dismissFault();
+            return true;
+        });
+        assertThat(open().entry().name()).isNotEmpty();
     }
 }
