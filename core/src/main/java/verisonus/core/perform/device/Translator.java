@@ -1,0 +1,159 @@
+package verisonus.core.perform.device;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import verisonus.core.feel.FairSwap;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+/**
+ * Brings a tone to a device that holds other models, fewer blocks or only one of a kind. What is missing is replaced by what does most
+ * nearly the same to this very tone, gain and loudness balanced; what has no room goes, what is missed least first; then everything
+ * that can be turned is turned until the result is as near as it gets.
+ */
+public final class Translator {
+    private final Tone tone;
+    private final Rig device;
+    private final HeardTone heard;
+    private final FairSwap fair;
+
+    /** @param phrase dry take that it is judged on */
+    public Translator(Tone tone, Sound phrase, Rig device) {
+        this.tone = tone;
+        this.device = device;
+        heard = new HeardTone(tone, phrase);
+        fair = new FairSwap(phrase);
+    }
+
+    /** @throws InputFault where the device holds nothing that the tone is made of */
+    public Translation translated(Progress progress) {
+        List<Translation.Change> changes = new ArrayList<>();
+        Tone now = withoutIdle(tone);
+        now = owned(now, changes, progress);
+        now = within(now, changes);
+        if (now.blocks().isEmpty())
+            throw new InputFault("the device", "it holds nothing of this tone", "choose a device that has "
+                    + String.join(", ", tone.blocks().stream().map(b -> b.model().kind().word()).distinct().toList()));
+        Tone merely = fair.atConstantLoudness(tone, asDevice(now));
+        double before = heard.gapJnd(merely);
+        Tone tuned = changes.isEmpty() ? merely : new Retuning(heard).nearest(merely, progress);
+        double after = heard.gapJnd(tuned);
+        Tone out = after < before ? limited(fair.atConstantLoudness(tone, tuned)) : limited(merely);
+        return new Translation(out.named(tone.name()), changes, Math.min(before, after), before);
+    }
+
+    /** Balancing may have put a volume at the end for which there is no room. */
+    private Tone limited(Tone t) {
+        return t.blocks().size() <= device.mostBlocks()
+                ? t
+                : t.find("volume").filter(_ -> tone.find("volume").isEmpty()).map(_ -> t.without("volume")).orElse(t);
+    }
+
+    private static Tone withoutIdle(Tone t) {
+        Tone out = t;
+        for (Block b : t.blocks()) if (!b.on()) out = out.without(b.id());
+        return out;
+    }
+
+    private Tone asDevice(Tone t) {
+        Tone out = t;
+        for (Block b : t.blocks()) out = out.with(device.as(b));
+        return out;
+    }
+
+    /** Every model that the device lacks is replaced or goes. */
+    private Tone owned(Tone from, List<Translation.Change> changes, Progress progress) {
+        Tone now = from;
+        Map<String, Integer> used = new HashMap<>();
+        int n = 0;
+        for (Block b : from.blocks()) {
+            progress.step(0.3 * n++ / from.blocks().size(), "looking for " + b.model().name());
+            int has = device.counts().getOrDefault(b.model().name(), 0);
+            if (used.getOrDefault(b.model().name(), 0) < has) {
+                used.merge(b.model().name(), 1, Integer::sum);
+                continue;
+            }
+            Tone replaced = replaced(now, b, used, changes);
+            now = replaced;
+        }
+        return now;
+    }
+
+    private Tone replaced(Tone now, Block b, Map<String, Integer> used, List<Translation.Change> changes) {
+        double least = Double.POSITIVE_INFINITY;
+        Tone best = now;
+        String words = "";
+        for (Model m : Gear.of(b.model().kind())) {
+            if (used.getOrDefault(m.name(), 0) >= device.counts().getOrDefault(m.name(), 0)) continue;
+            Tone tried = fair.balanced(now, now.with(b.exchangedFor(m)), b.id());
+            double gap = heard.gapJnd(tried);
+            if (gap < least) {
+                least = gap;
+                best = tried;
+                words = b.model().name() + " → " + m.name();
+            }
+        }
+        Tone without = now.without(b.id());
+        double gone = without.blocks().isEmpty() ? Double.POSITIVE_INFINITY : heard.gapJnd(without);
+        // What colours can be turned until it is near; an effect that is further off than none at all cannot.
+        boolean goes = words.isEmpty() || !colours(b.model().kind()) && gone <= least;
+        if (goes) {
+            changes.add(new Translation.Change(b.id(), "no " + b.model().name() + ": it goes",
+                    Double.isFinite(gone) ? gone : 0));
+            return without;
+        }
+        Block in = best.find(b.id()).orElseThrow();
+        used.merge(in.model().name(), 1, Integer::sum);
+        changes.add(new Translation.Change(b.id(), words, least));
+        return best;
+    }
+
+    /** What is more than the device holds goes, what is missed least first; an amp with its loudspeaker stays. */
+    private Tone within(Tone from, List<Translation.Change> changes) {
+        Tone now = from;
+        while (true) {
+            List<Block> surplus = surplus(now);
+            if (surplus.isEmpty()) return now;
+            Block least = surplus.getFirst();
+            double gap = Double.POSITIVE_INFINITY;
+            for (Block b : surplus) {
+                double g = heard.gapJnd(now.without(b.id()));
+                if (g < gap) {
+                    gap = g;
+                    least = b;
+                }
+            }
+            changes.add(new Translation.Change(least.id(), "no room for the " + least.model().name() + ": it goes",
+                    gap));
+            now = now.without(least.id());
+        }
+    }
+
+    /** Blocks of which one has to go: all that may, where there are too many; those of a kind that may be there once only. */
+    private List<Block> surplus(Tone t) {
+        for (GearKind k : device.once()) {
+            List<Block> ofKind = t.blocks().stream().filter(b -> b.model().kind() == k).toList();
+            if (ofKind.size() > 1) return ofKind;
+        }
+        if (t.blocks().size() <= device.mostBlocks()) return List.of();
+        List<Block> mayGo = t.blocks().stream().filter(b -> !isNeeded(b.model().kind())).toList();
+        return mayGo.isEmpty() ? t.blocks() : mayGo;
+    }
+
+    private static boolean colours(GearKind k) {
+        return isNeeded(k) || k == GearKind.EQUALIZER || k == GearKind.DRIVE;
+    }
+
+    private static boolean isNeeded(GearKind k) {
+        return k == GearKind.AMP || k == GearKind.CABINET || k == GearKind.MICROPHONE;
+    }
+}

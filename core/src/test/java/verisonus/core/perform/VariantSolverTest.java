@@ -1,0 +1,121 @@
+package verisonus.core.perform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Variant;
+import verisonus.core.sound.Signal;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+class VariantSolverTest {
+    private static final Tone TONE = new Tone("rhythm", List.of(Block.of("mid-forward crunch").with("gain", 3),
+            Block.of("2×12 open"), Block.of("dynamic microphone"),
+            Block.of("clean echo").with(ControlNames.MIX, 15), Block.of("plate").with(ControlNames.MIX, 10)));
+    private static final Sound PHRASE = Signal.plucks(0.3, 4).lasting(4);
+    private static final VariantSolver SOLVER = new VariantSolver(TONE, PHRASE, Optional.empty(), Optional.empty());
+
+    @Test
+    void aLeadComesOutAsMuchLouderAndDirtierAsAsked() {
+        SolvedVariant v = SOLVER.solved("lead", VariantGoal.NOTHING.louder(3).dirtier(0.08), Progress.NONE);
+        assertThat(v.amiss()).isEmpty();
+        PlayedReading rhythm = PlayedReading.of(v.base(), PHRASE);
+        PlayedReading lead = PlayedReading.of(v.tone(), PHRASE);
+        assertThat(lead.loudnessLufs() - rhythm.loudnessLufs()).isCloseTo(3, within(0.2));
+        assertThat(lead.dirt() - rhythm.dirt()).isCloseTo(0.08, within(0.03));
+        assertThat(v.variant().settings()).containsOnlyKeys(new ControlPlace("amp", "gain"), v.loudnessAt());
+        assertThat(v.loudnessAt().toString()).isEqualTo("microphone/level");
+    }
+
+    @Test
+    void whatIsNotAskedForStays() {
+        SolvedVariant v = SOLVER.solved("ambient", VariantGoal.NOTHING.longer(0.5).repeating(6), Progress.NONE);
+        assertThat(v.variant().settings()).hasSize(2);
+        double decay = TONE.find("reverb").orElseThrow().get(ControlNames.DECAY);
+        assertThat(v.tone().find("reverb").orElseThrow().get(ControlNames.DECAY)).isCloseTo(decay + 0.5, within(1e-9));
+        assertThat(v.tone().find("echo").orElseThrow().get(ControlNames.MIX)).isGreaterThan(15);
+    }
+
+    @Test
+    void aGoalOutOfReachIsSaidWithTheEndOfTheTrack() {
+        SolvedVariant v = SOLVER.solved("wall", VariantGoal.NOTHING.dirtier(1), Progress.NONE);
+        assertThat(v.amiss()).singleElement().asString().contains("amp/gain at 10.0");
+        SolvedVariant loud = SOLVER.solved("roar", VariantGoal.NOTHING.louder(29), Progress.NONE);
+        assertThat(loud.amiss()).singleElement().asString().contains("it clips by");
+    }
+
+    @Test
+    void aToneWithoutALevelGetsAVolumeAtItsEnd() {
+        Tone bare = new Tone("bare", List.of(Block.of("open clean")));
+        VariantSolver s = new VariantSolver(bare, PHRASE, Optional.empty(), Optional.empty());
+        assertThat(s.base().blocks().getLast().model().name()).isEqualTo("volume");
+        SolvedVariant v = s.solved("solo", VariantGoal.NOTHING.louder(4), Progress.NONE);
+        assertThat(v.variant().settings()).containsOnlyKeys(new ControlPlace("volume", "level"));
+        assertThat(v.after().loudnessLufs() - v.before().loudnessLufs()).isCloseTo(4, within(0.1));
+    }
+
+    @Test
+    void theLadderRisesEvenlyInDirtAndStaysAsLoud() {
+        Variant dirty = new Variant("dirty", Map.of(new ControlPlace("amp", "gain"), 7.0), Map.of());
+        List<SolvedVariant> ladder = SOLVER.ladder(dirty, 4, Progress.NONE);
+        double whole = ladder.getLast().after().dirt() - ladder.getFirst().after().dirt();
+        for (int i = 1; i < 4; i++) {
+            assertThat(ladder.get(i).after().dirt() - ladder.get(i - 1).after().dirt()).isCloseTo(whole / 3,
+                    within(0.02));
+            assertThat(ladder.get(i).after().loudnessLufs()).isCloseTo(ladder.getFirst().before().loudnessLufs(),
+                    within(0.2));
+        }
+    }
+
+    @Test
+    void aPlaceInFrontOfTheClipperIsNoPlaceForLoudness() {
+        assertThatThrownBy(() -> new VariantSolver(TONE, PHRASE, Optional.of(new ControlPlace("amp", "gain")),
+                Optional.empty())).isInstanceOf(InputFault.class).hasMessageContaining("no level in dB");
+        assertThatThrownBy(() -> new VariantSolver(TONE, PHRASE, Optional.empty(),
+                Optional.of(new ControlPlace("amp", "grain")))).isInstanceOf(InputFault.class);
+        assertThatThrownBy(() -> new VariantSolver(TONE, Signal.silence().lasting(2), Optional.empty(),
+                Optional.empty())).isInstanceOf(InputFault.class).hasMessageContaining("loudness");
+    }
+
+    @Test
+    void onlyDifferencesAreKeptAndAChangeOfTheToneReachesTheVariant() {
+        Variant v = Variant.between("lead", TONE, TONE.with(TONE.find("amp").orElseThrow().with("gain", 6))
+                .with(TONE.find("echo").orElseThrow().switched(false)));
+        assertThat(v.differences()).isEqualTo(2);
+        Tone brighter = TONE.with(TONE.find("amp").orElseThrow().with("treble", 8));
+        Tone lead = v.on(brighter);
+        assertThat(lead.name()).isEqualTo("lead");
+        assertThat(lead.find("amp").orElseThrow().get("treble")).isEqualTo(8);
+        assertThat(lead.find("amp").orElseThrow().get("gain")).isEqualTo(6);
+        assertThat(lead.find("echo").orElseThrow().on()).isFalse();
+        assertThat(v.lost(brighter)).isEmpty();
+        assertThat(v.lost(TONE.without("echo"))).containsExactly("echo");
+        assertThat(v.on(TONE.without("echo")).find("echo")).isEmpty();
+    }
+
+    @Test
+    void anotherGuitarIsBroughtNearerByFewControls() {
+        Sound first = Signal.plucks(0.3, 4).lasting(4);
+        Sound darker = new Sound(new float[][]{softened(first.mid())}, first.rateHz()).gained(-5);
+        GuitarTrim t = GuitarTrim.of("dark guitar", TONE, first, darker, Progress.NONE);
+        assertThat(t.afterJnd()).isLessThan(0.8 * t.beforeJnd());
+        assertThat(t.variant().settings()).hasSizeBetween(1, 4);
+        assertThat(GuitarTrim.of("same", TONE, first, first, Progress.NONE).variant().differences()).isZero();
+    }
+
+    private static float[] softened(float[] x) {
+        float[] out = x.clone();
+        for (int i = 1; i < out.length; i++) out[i] = 0.6f * out[i - 1] + 0.4f * x[i];
+        return out;
+    }
+}
