@@ -14,6 +14,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.capture.AmpCapture;
 import verisonus.core.capture.CaptureCoverage;
 import verisonus.core.simulate.CaptureSignal;

@@ -7,6 +7,13 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import verisonus.cli.perform.BuildsCommand;
+import verisonus.cli.perform.MapCommand;
+import verisonus.cli.perform.PedalCommand;
+import verisonus.cli.perform.TempoCommand;
+import verisonus.cli.perform.TranslateCommand;
+import verisonus.cli.perform.TransparencyCommand;
+import verisonus.cli.perform.VariantsCommand;
 import verisonus.core.work.Cancelled;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
@@ -43,7 +50,10 @@ public final class CommandLineProgram {
                 new DeriveCommand(), new MovesCommand(), new PassagesCommand(), new FeelCommand(),
                 new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(),
                 new SweepCommand(), new TimesCommand(),
-                new RepeatsCommand(), new SheetCommand(), new SettingsCommand(), new TrialCommand())) {
+                new RepeatsCommand(), new SheetCommand(), new SettingsCommand(), new TrialCommand(),
+                new VariantsCommand(),
+                new TempoCommand(), new PedalCommand(), new MapCommand(), new TranslateCommand(), new BuildsCommand(),
+                new TransparencyCommand())) {
             line.addSubcommand(command);
         }
         line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));

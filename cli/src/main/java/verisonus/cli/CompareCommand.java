@@ -11,6 +11,7 @@ import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;

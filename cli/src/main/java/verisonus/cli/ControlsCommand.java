@@ -5,6 +5,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.ControlsJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;

@@ -29,6 +29,7 @@ import verisonus.cli.files.GapAttributeConverter;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.study.AloneBars;

@@ -16,6 +16,7 @@ import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;

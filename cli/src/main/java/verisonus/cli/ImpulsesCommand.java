@@ -16,6 +16,7 @@ import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.InputFault;

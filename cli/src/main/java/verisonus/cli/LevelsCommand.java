@@ -12,6 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
 

@@ -13,6 +13,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.casebook.words.FindingsCsv;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;

@@ -20,6 +20,7 @@ import verisonus.cli.files.GapAttributeConverter;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;

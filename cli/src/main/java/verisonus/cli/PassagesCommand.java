@@ -15,6 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.study.Course;
 import verisonus.core.evidence.study.GuidedIsolation;
 import verisonus.core.evidence.study.Isolation;

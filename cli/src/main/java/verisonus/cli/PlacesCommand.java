@@ -16,6 +16,7 @@ import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;

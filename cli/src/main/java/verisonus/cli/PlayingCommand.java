@@ -14,6 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Tone;

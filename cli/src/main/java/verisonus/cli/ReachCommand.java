@@ -13,6 +13,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Reach;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;

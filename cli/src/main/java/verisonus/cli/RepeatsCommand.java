@@ -8,6 +8,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.Repeats;
 import verisonus.core.work.InputFault;
 

@@ -16,6 +16,7 @@ import verisonus.casebook.exchange.SettingsCsv;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;

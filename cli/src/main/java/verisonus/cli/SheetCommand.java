@@ -22,6 +22,7 @@ import verisonus.casebook.sheet.write.Paper;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

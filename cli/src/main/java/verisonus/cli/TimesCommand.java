@@ -6,6 +6,7 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.work.InputFault;
 

@@ -11,6 +11,7 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Tone;
 

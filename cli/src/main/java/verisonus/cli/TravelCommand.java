@@ -22,6 +22,7 @@ import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;

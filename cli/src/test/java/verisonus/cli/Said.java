@@ -6,8 +6,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 
 /** What a command that ran inside the test came to. Tests that use it must not run side by side. */
-record Said(int status, String out, String err) {
-    static Said by(String... args) {
+public record Said(int status, String out, String err) {
+    public static Said by(String... args) {
         PrintStream out = System.out;
         PrintStream err = System.err;
         ByteArrayOutputStream o = new ByteArrayOutputStream();

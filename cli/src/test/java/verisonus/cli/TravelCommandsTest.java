@@ -74,8 +74,8 @@ class TravelCommandsTest {
 
     @Test
     void theSignalMeasuresFlatAndComesBackAsASystem() {
-        assertThat(Said.by("sweep", "--signal", at("sweep.wav")).status()).isZero();
-        Said s = Said.by("sweep", at("sweep.wav"), at("sweep.wav"), "--out", at("loop.csv"), "--json");
+        assertThat(Said.by("sweep", "signal", at("sweep.wav")).status()).isZero();
+        Said s = Said.by("sweep", "analyse", at("sweep.wav"), at("sweep.wav"), "--out", at("loop.csv"), "--json");
         assertThat(s.status()).isZero();
         for (JsonNode b : Json.parse("out", s.out()).path("bands")) {
             if (b.path("hz").asDouble() > 49)
@@ -87,7 +87,7 @@ class TravelCommandsTest {
     @ParameterizedTest
     @CsvSource({"travel --tone TONE, 3", "travel, 3", "travel DI --trim t.json, 3", "travel DI --listen l.wav, 3",
             "travel DI --systems car;car, 3", "travel DI --systems attic, 3", "travel DI --systems none.csv, 3",
-            "sweep, 3", "sweep DI, 3", "sweep --signal none/s.wav, 4", "travel DI --systems car --listen DI, 4"})
+            "sweep, 2", "sweep analyse DI, 3", "sweep signal none/s.wav, 4", "travel DI --systems car --listen DI, 4"})
     void whatCannotBeDoneIsOneLine(String line, int status) {
         Said s = Said.by(line.replace("TONE", tone).replace("DI", di).replace(';', ',').split(" ", -1));
         assertThat(s.status()).as(s.err()).isEqualTo(status);

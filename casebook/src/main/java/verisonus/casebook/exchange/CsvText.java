@@ -49,4 +49,10 @@ final class CsvText {
         }
         return out;
     }
+
+    /** A cell as it is written: quoted where it must be, and led by an apostrophe where a table program would take it for a formula. */
+    static String cell(String text) {
+        String t = text.isEmpty() || "=+-@\t\r".indexOf(text.charAt(0)) < 0 ? text : "'" + text;
+        return t.matches("[^\",\r\n]*") ? t : '"' + t.replace("\"", "\"\"") + '"';
+    }
 }

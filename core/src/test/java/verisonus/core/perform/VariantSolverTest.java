@@ -20,7 +20,7 @@ import verisonus.core.work.Progress;
 
 class VariantSolverTest {
     private static final Tone TONE = new Tone("rhythm", List.of(Block.of("mid-forward crunch").with("gain", 3),
-            Block.of("2×12 open"), Block.of("dynamic microphone"),
+            Block.of("2×12 open"), Block.of("dynamic microphone").with("level", -14),
             Block.of("clean echo").with(ControlNames.MIX, 15), Block.of("plate").with(ControlNames.MIX, 10)));
     private static final Sound PHRASE = Signal.plucks(0.3, 4).lasting(4);
     private static final VariantSolver SOLVER = new VariantSolver(TONE, PHRASE, Optional.empty(), Optional.empty());

@@ -18,6 +18,7 @@ final class Retuning {
     private static final int ROUNDS = 4;
     private static final double LEAST_GAIN_JND = 0.01;
     private static final double WORTH_JND = 0.05;
+    private static final double MARGIN = 0.06;
 
     private final HeardTone heard;
 
@@ -70,7 +71,9 @@ final class Retuning {
     private static Tone moved(Tone t, ControlPlace p, double by) {
         Block b = t.find(p.block()).orElseThrow();
         Control c = b.model().control(p.control());
-        double v = c.valueAt(c.position(b.get(p.control())) + by);
+        double from = c.position(b.get(p.control()));
+        // An end of the track is left to the player: there is nothing beyond it to turn to.
+        double v = c.valueAt(Math.clamp(from + by, Math.min(from, MARGIN), Math.max(from, 1 - MARGIN)));
         double step = switch (c.unit()) {
             case "0-10", "dB" -> 0.1;
             case "s" -> 0.05;

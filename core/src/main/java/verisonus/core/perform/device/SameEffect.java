@@ -60,10 +60,18 @@ public record SameEffect(String first, String second, String words, double liken
         if (a.rms() > AUDIBLE_DB && b.rms() > AUDIBLE_DB && like > ALIKE)
             out.add(new SameEffect(a.block.id(), b.block.id(), String.format(Locale.ROOT,
                     "both change the same bands (%.1f and %.1f dB): one of them would do", a.rms(), b.rms()), like));
-        if (a.heldBack > HELD_BACK && b.heldBack > HELD_BACK)
+        if (a.heldBack > HELD_BACK && b.heldBack > HELD_BACK && holds(a.block) && holds(b.block))
             out.add(new SameEffect(a.block.id(), b.block.id(), String.format(Locale.ROOT,
                     "both hold the playing back (by %.2f and %.2f): what is won at one is lost at the other",
                     a.heldBack, b.heldBack), 1));
+    }
+
+    /** Repeats fill the gaps and seem to hold back; what does it lies before the loudspeaker. */
+    private static boolean holds(Block b) {
+        return switch (b.model().kind()) {
+            case GATE, COMPRESSOR, DRIVE, AMP -> true;
+            default -> false;
+        };
     }
 
     private static Sound played(Tone t, Sound dry) {

@@ -6,15 +6,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
-import verisonus.core.plan.Repeats;
+import verisonus.core.perform.Ringing;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
-import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.work.InputFault;
@@ -131,21 +129,8 @@ public record SongMap(List<Part> parts, List<Change> changes) {
     private static double tailLost(Tone from, Tone to) {
         double most = 0;
         for (Block b : from.blocks())
-            if (b.on() && !to.find(b.id()).filter(Block::on).isPresent()) most = Math.max(most, tailS(b));
+            if (b.on() && !to.find(b.id()).filter(Block::on).isPresent()) most = Math.max(most, Ringing.seconds(b));
         return most;
-    }
-
-    /** How long a block rings on until it is 40 dB under the note, s; 0 for what does not ring. */
-    public static double tailS(Block b) {
-        boolean rings = b.model().kind() == GearKind.ECHO || b.model().kind() == GearKind.REVERB;
-        if (!b.on() || !rings || b.get(ControlNames.MIX) <= 0) return 0;
-        double level = MixLaw.of(b).wetDb(b.get(ControlNames.MIX));
-        if (b.model().kind() == GearKind.REVERB) {
-            double share = Math.clamp((level - Repeats.DEFAULT_FLOOR_DB) / 60, 0, 1);
-            return b.get(ControlNames.DECAY) * share;
-        }
-        OptionalInt n = new Repeats(level, Repeats.DEFAULT_FLOOR_DB).audible(b.get(ControlNames.FEEDBACK));
-        return n.isEmpty() ? 60 : n.getAsInt() * b.get(ControlNames.TIME) / 1000;
     }
 
     /** How often a foot comes down in the whole song. */

@@ -22,6 +22,8 @@ public final class NoteStarts {
     private static final double LEAST = 0.2;
     private static final double LEAST_RISE = 0.03;
     private static final double APART_S = 0.045;
+    private static final double SCRAPE_S = 0.09;
+    private static final double LEAST_JUMP = 2;
     /** Energy is summed over this long before and after a moment. */
     private static final double PAST_S = 0.008;
     private static final double NEXT_S = 0.003;
@@ -41,7 +43,7 @@ public final class NoteStarts {
         for (int i = 2; i + 2 < v.length; i++) {
             if (v[i] < Math.max(LEAST * strong, LEAST_RISE) || !isTop(v, i)) continue;
             double at = refined(x, take.rateHz(), curve.firstS() + i * curve.hopS());
-            if (!out.isEmpty() && at - out.getLast().atS() < APART_S) continue;
+            if (Double.isNaN(at) || !out.isEmpty() && at - out.getLast().atS() < APART_S) continue;
             double level = level(x, take.rateHz(), at);
             top = Math.max(top, level);
             out.add(new PlayedNote(at, level, false));
@@ -50,7 +52,17 @@ public final class NoteStarts {
             throw new InputFault("the take", "no note begins in it that could be heard",
                     "play a phrase of a few notes");
         double loudest = top;
+        scrapes(out);
         return out.stream().map(n -> new PlayedNote(n.atS(), n.strength() / loudest, false)).toList();
+    }
+
+    /** What is soft and has a far louder beginning close behind it is the hand finding the string. */
+    private static void scrapes(List<PlayedNote> notes) {
+        for (int i = notes.size() - 2; i >= 0; i--) {
+            PlayedNote next = notes.get(i + 1);
+            if (next.atS() - notes.get(i).atS() < SCRAPE_S && notes.get(i).strength() < next.strength() / 2)
+                notes.remove(i);
+        }
     }
 
     private static boolean isTop(double[] v, int i) {
@@ -66,6 +78,7 @@ public final class NoteStarts {
         return Math.sqrt(sum / Math.max(1, to - from));
     }
 
+    /** The moment of the jump near a time; NaN where nothing jumps: strings that beat against each other rise too. */
     private static double refined(float[] x, int rateHz, double atS) {
         int from = (int) Math.max(0, (atS - BEFORE_S) * rateHz);
         int to = (int) Math.min(x.length, (atS + AFTER_S) * rateHz);
@@ -86,6 +99,6 @@ public final class NoteStarts {
                 best = i;
             }
         }
-        return best < 0 ? atS : (from + best) / (double) rateHz;
+        return most < LEAST_JUMP ? Double.NaN : (from + best) / (double) rateHz;
     }
 }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import verisonus.core.perform.Ringing;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
@@ -54,7 +55,7 @@ class SongMapTest {
 
     @Test
     void repeatsThatAreSwitchedOffAreCutAndThoseThatRingOnAreNot() {
-        double tail = SongMap.tailS(TONE.find("echo").orElseThrow());
+        double tail = Ringing.seconds(TONE.find("echo").orElseThrow());
         assertThat(tail).isGreaterThan(1);
         SongMap boxes = SongMap.of(song("rhythm", "clean"), TONE, VARIANTS, SwitchWay.SEPARATE_BOXES);
         assertThat(boxes.changes().getFirst().tailCutS()).isCloseTo(tail, within(1e-9));

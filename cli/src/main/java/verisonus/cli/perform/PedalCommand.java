@@ -1,0 +1,144 @@
+package verisonus.cli.perform;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.VerboseOption;
+import verisonus.core.perform.foot.FootLimits;
+import verisonus.core.perform.foot.PedalRange;
+import verisonus.core.perform.foot.PedalRangeFinder;
+import verisonus.core.perform.foot.PedalUse;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Tone;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+/** From where to where a foot may move a control. */
+@Command(name = "pedal", mixinStandardHelpOptions = true, description = "From where to where a foot may move a control: heel where the change is first heard, toe before a limit breaks.")
+public final class PedalCommand extends VerboseOption implements Callable<Integer> {
+    @Mixin
+    private ToneWithTake played = new ToneWithTake();
+
+    @Option(names = "--control", paramLabel = "BLOCK/CONTROL", converter = PlaceConverter.class, description = "what the pedal moves")
+    private @Nullable ControlPlace control;
+
+    @Option(names = "--use", paramLabel = "PEDAL=BLOCK/CONTROL:HEEL:TOE", description = "check what is on a pedal already; again for more")
+    private List<String> uses = new ArrayList<>();
+
+    @Option(names = "--least-clarity", paramLabel = "SHARE", description = "of the phrase's ups and downs that must be left, 0 to 1 (default: 0.5)")
+    private double leastClarity = FootLimits.USUAL.leastClarity();
+
+    @Option(names = "--longest-repeats", paramLabel = "S", description = "how long repeats may go on (default: 8)")
+    private double longestRepeats = FootLimits.USUAL.longestRepeatsS();
+
+    @Option(names = "--loudness-window", paramLabel = "LU", description = "how far the loudness may move (default: 3)")
+    private double loudness = FootLimits.USUAL.loudnessLu();
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        if (control == null && uses.isEmpty())
+            throw new InputFault("pedal", "there is nothing to do", "give --control, or --use to check what is there");
+        Tone tone = played.tone();
+        ObjectNode doc = Json.object("verisonus.pedal/1");
+        if (control != null) {
+            PedalRange r = new PedalRangeFinder(tone, played.take(), limits()).of(control, Progress.NONE);
+            Control c = tone.find(control.block()).orElseThrow().model().control(control.control());
+            write(doc, r);
+            if (!json) print(r, c);
+        }
+        List<String> faults = PedalUse.faults(uses.stream().map(u -> use(u, tone)).toList(), tone, List.of());
+        ArrayNode said = doc.putArray("faults");
+        faults.forEach(said::add);
+        if (json) {
+            System.out.println(Json.text(doc));
+        } else {
+            faults.forEach(System.out::println);
+        }
+        return 0;
+    }
+
+    private FootLimits limits() {
+        try {
+            return new FootLimits(leastClarity, FootLimits.USUAL.mostDryLossDb(), longestRepeats, loudness);
+        } catch (IllegalArgumentException e) {
+            throw new InputFault("the limits", String.valueOf(e.getMessage()), "see pedal --help", e);
+        }
+    }
+
+    private static PedalUse use(String said, Tone tone) {
+        String form = "write pedal=echo/mix:5:40";
+        int equals = said.indexOf('=');
+        String[] part = said.substring(equals + 1).split(":", -1);
+        if (equals <= 0 || part.length != 3) throw new InputFault(said, "it names no pedal, control and ends", form);
+        ControlPlace place = new PlaceConverter().convert(part[0]);
+        double heel = number(said, part[1]);
+        double toe = number(said, part[2]);
+        if (heel > toe)
+            throw new InputFault(said, "its range is turned round: the heel stands above the toe",
+                    "name the lower value first, or turn the pedal's direction on the device");
+        if (heel == toe) throw new InputFault(said, "it does not move", "give two different values");
+        tone.find(place.block()).flatMap(b -> b.model().find(place.control())).ifPresent(c -> {
+            if (heel < c.minimum() || toe > c.maximum())
+                throw new InputFault(said, place + " goes from " + c.display(c.minimum()) + " to "
+                        + c.display(c.maximum()), "stay within it");
+        });
+        return new PedalUse(said.substring(0, equals), place, heel, toe);
+    }
+
+    private static double number(String said, String text) {
+        try {
+            double v = Double.parseDouble(text);
+            if (Double.isFinite(v)) return v;
+        } catch (NumberFormatException e) {
+            throw new InputFault(said, "\"" + text + "\" is no number", "write pedal=echo/mix:5:40", e);
+        }
+        throw new InputFault(said, "\"" + text + "\" is no number", "write pedal=echo/mix:5:40");
+    }
+
+    private static void write(ObjectNode doc, PedalRange r) {
+        doc.put("control", r.place().toString()).put("useful", r.isUseful());
+        Json.put(doc, "low", r.low(), 3);
+        Json.put(doc, "high", r.high(), 3);
+        Json.put(doc, "start", r.start(), 3);
+        doc.put("low_because", r.lowWhy()).put("high_because", r.highWhy()).put("plain_track_will_do", r.even());
+        ArrayNode anchors = doc.putArray("anchors");
+        for (PedalRange.Anchor a : r.anchors()) {
+            ObjectNode one = anchors.addObject();
+            Json.put(one, "travel_percent", 100 * a.travel(), 0);
+            Json.put(one, "value", a.value(), 3);
+            Json.put(one, "heard_jnd", a.heardJnd(), 2);
+            one.put("repeats", a.repeats() < 0 ? null : Integer.valueOf(a.repeats()));
+            if (a.repeatsS() < 0) one.putNull("repeats_s");
+            else Json.put(one, "repeats_s", a.repeatsS(), 2);
+        }
+    }
+
+    private static void print(PedalRange r, Control c) {
+        if (!r.isUseful()) {
+            System.out.println(r.place() + ": nothing for a foot, " + Objects.requireNonNull(r.lowWhy()));
+            return;
+        }
+        System.out.printf("%s: heel %s (%s), toe %s (%s); in the tone %s%n", r.place(), c.display(r.low()), r.lowWhy(),
+                c.display(r.high()), r.highWhy(), c.display(r.start()));
+        System.out.println(r.even() ? "the control's own track will do" : "set the pedal's curve to these places:");
+        for (PedalRange.Anchor a : r.anchors())
+            System.out.printf(Locale.ROOT, "%4.0f %%  %-10s %5.1f JND%s%n", 100 * a.travel(), c.display(a.value()), a
+                    .heardJnd(),
+                    a.repeats() < 0
+                            ? ""
+                            : String.format(Locale.ROOT, "  %d repeats, %.1f s", a.repeats(), a.repeatsS()));
+    }
+}

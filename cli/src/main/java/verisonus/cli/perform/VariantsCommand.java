@@ -1,0 +1,235 @@
+package verisonus.cli.perform;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.VariantJson;
+import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.ToneInput;
+import verisonus.cli.files.VerboseOption;
+import verisonus.core.perform.GuitarTrim;
+import verisonus.core.perform.SolvedVariant;
+import verisonus.core.perform.VariantGoal;
+import verisonus.core.perform.VariantMatrix;
+import verisonus.core.perform.VariantSolver;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Variant;
+import verisonus.core.sound.Sound;
+import verisonus.core.travel.NamedBand;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+/** Variants of a tone: shown side by side, solved by a goal, as a ladder of dirt, or for another guitar. */
+@Command(name = "variants", mixinStandardHelpOptions = true, description = {
+        "Variants of a tone: the same chain for another part, of which only the differences are kept.",
+        "Shows what is there side by side; --make solves another by its goal, --ladder steps of dirt towards one."})
+public final class VariantsCommand extends VerboseOption implements Callable<Integer> {
+    @Option(names = "--tone", required = true, paramLabel = "TONE", description = "the tone, or a file with its variants")
+    private @Nullable Path tone;
+
+    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry phrase of your own")
+    private @Nullable Path di;
+
+    @Option(names = "--make", paramLabel = "NAME", description = "solve a variant of this name")
+    private @Nullable String make;
+
+    @Option(names = "--from", paramLabel = "NAME", description = "the variant it starts from (default: the tone)")
+    private @Nullable String from;
+
+    @Option(names = "--louder", paramLabel = "LU", description = "how much louder than the tone (default: as loud)")
+    private @Nullable Double louder;
+
+    @Option(names = "--dirtier", paramLabel = "D", description = "how much further the playing is held back, -1 to 1")
+    private @Nullable Double dirtier;
+
+    @Option(names = "--longer-decay", paramLabel = "S", description = "how much longer the space decays, seconds")
+    private @Nullable Double longerDecay;
+
+    @Option(names = "--repeats", paramLabel = "DB", description = "how much louder the echo's repeats are, dB")
+    private @Nullable Double repeats;
+
+    @Option(names = "--loudness-at", paramLabel = "BLOCK/CONTROL", converter = PlaceConverter.class, description = "where loudness is turned (default: a volume, equalizer or microphone behind all that clips)")
+    private @Nullable ControlPlace loudnessAt;
+
+    @Option(names = "--dirt-at", paramLabel = "BLOCK/CONTROL", converter = PlaceConverter.class, description = "where dirt is turned (default: the amp's gain)")
+    private @Nullable ControlPlace dirtAt;
+
+    @Option(names = "--ladder", paramLabel = "NAME", description = "steps of dirt from the tone to this variant, all as loud")
+    private @Nullable String ladder;
+
+    @Option(names = "--steps", paramLabel = "N", description = "of the ladder, 3 to 12 (default: 5)")
+    private int steps = 5;
+
+    @Option(names = "--guitar", paramLabel = "NAME", description = "solve what to turn for another guitar; needs --other-take")
+    private @Nullable String guitar;
+
+    @Option(names = "--other-take", paramLabel = "DI", description = "the other guitar, best with the same phrase as --di")
+    private @Nullable Path otherTake;
+
+    @Option(names = "--out", paramLabel = "FILE.json", description = "write tone and variants")
+    private @Nullable Path out;
+
+    @Option(names = "--force", description = "replace an existing file")
+    private boolean force;
+
+    @Option(names = "--json", description = "print one JSON document")
+    private boolean json;
+
+    @Override
+    public Integer call() {
+        Path file = Objects.requireNonNull(tone);
+        VariantJson.Set set = read(file);
+        Sound phrase = AudioInput.studied(Objects.requireNonNull(di), 0, null).sound();
+        Optional<OutputFile> target = Optional.ofNullable(out).map(p -> new OutputFile(p, force));
+        target.ifPresent(OutputFile::check);
+        List<SolvedVariant> solved = solved(file, set, phrase);
+        Tone base = solved.isEmpty() ? set.tone() : solved.getFirst().base();
+        List<Variant> all = new ArrayList<>(set.variants());
+        for (SolvedVariant s : solved) {
+            all.removeIf(v -> v.name().equals(s.variant().name()));
+            all.add(s.variant());
+        }
+        Optional<GuitarTrim> trim = guitar == null ? Optional.empty() : Optional.of(trim(base, phrase));
+        if (trim.isPresent()) {
+            base = trim.get().base();
+            all.add(trim.get().variant());
+        }
+        VariantMatrix matrix = VariantMatrix.of(base, all, phrase, Progress.NONE);
+        VariantJson.Set after = new VariantJson.Set(base, all);
+        target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
+        if (json) {
+            System.out.println(Json.text(document(after, matrix, solved, trim)));
+        } else {
+            print(after, matrix, solved, trim);
+        }
+        return 0;
+    }
+
+    private static VariantJson.Set read(Path file) {
+        if (file.toString().toLowerCase(Locale.ROOT).endsWith(".json")) {
+            var node = Json.read(file);
+            if (node.path("schema").asString("").equals(VariantJson.SCHEMA))
+                return VariantJson.readSet(file.toString(), node);
+        }
+        return new VariantJson.Set(ToneInput.tone(file), List.of());
+    }
+
+    private List<SolvedVariant> solved(Path file, VariantJson.Set set, Sound phrase) {
+        if (make == null && ladder == null) return List.of();
+        VariantSolver solver = new VariantSolver(set.tone(), phrase, Optional.ofNullable(loudnessAt),
+                Optional.ofNullable(dirtAt));
+        if (ladder != null) return solver.ladder(named(file, set, ladder), steps, Progress.NONE);
+        String name = Objects.requireNonNull(make);
+        Variant start = from == null ? new Variant(name) : named(file, set, from).named(name);
+        return List.of(solver.solved(start, goal(), Progress.NONE));
+    }
+
+    private static Variant named(Path file, VariantJson.Set set, String name) {
+        return set.variants().stream().filter(v -> v.name().equals(name)).findFirst()
+                .orElseThrow(() -> new InputFault(file.toString(), "it holds no variant \"" + name + "\"",
+                        set.variants().isEmpty()
+                                ? "make one with --make and --out"
+                                : "name one of " + String.join(", ", set.variants().stream().map(Variant::name)
+                                        .toList())));
+    }
+
+    private VariantGoal goal() {
+        try {
+            VariantGoal g = VariantGoal.NOTHING.louder(louder == null ? 0 : louder);
+            if (dirtier != null) g = g.dirtier(dirtier);
+            if (longerDecay != null) g = g.longer(longerDecay);
+            return repeats == null ? g : g.repeating(repeats);
+        } catch (IllegalArgumentException e) {
+            throw new InputFault("the goal", String.valueOf(e.getMessage()), "ask for less", e);
+        }
+    }
+
+    private GuitarTrim trim(Tone base, Sound phrase) {
+        if (otherTake == null)
+            throw new InputFault("--guitar", "there is no take of the other guitar", "give --other-take");
+        return GuitarTrim.of(Objects.requireNonNull(guitar), base, phrase,
+                AudioInput.studied(otherTake, 0, null).sound(), Progress.NONE);
+    }
+
+    private static ObjectNode document(VariantJson.Set set, VariantMatrix matrix, List<SolvedVariant> solved,
+            Optional<GuitarTrim> trim) {
+        ObjectNode doc = VariantJson.write(set);
+        ArrayNode rows = doc.putArray("matrix");
+        for (VariantMatrix.Row r : matrix.rows()) {
+            ObjectNode row = rows.addObject().put("name", r.name());
+            Json.put(row, "loudness_lufs", r.reading().loudnessLufs(), 2);
+            Json.put(row, "dirt", r.reading().dirt(), 3);
+            Json.put(row, "headroom_db", r.reading().headroomDb(), 2);
+            Json.put(row, "change_jnd", r.change().jnd(), 2);
+            Json.put(row, "rings_s", r.ringsS(), 2);
+            ObjectNode bands = row.putObject("bands_db");
+            r.bandsDb().forEach((b, db) -> Json.put(bands, b.words(), db, 2));
+        }
+        ArrayNode made = doc.putArray("solved");
+        for (SolvedVariant s : solved) {
+            ObjectNode one = made.addObject().put("name", s.variant().name()).put("loudness_at",
+                    s.loudnessAt().toString());
+            one.put("dirt_at", s.dirtAt().map(ControlPlace::toString).orElse(null));
+            ArrayNode amiss = one.putArray("amiss");
+            s.amiss().forEach(amiss::add);
+        }
+        trim.ifPresent(t -> {
+            ObjectNode one = doc.putObject("guitar").put("name", t.variant().name());
+            Json.put(one, "before_jnd", t.beforeJnd(), 2);
+            Json.put(one, "after_jnd", t.afterJnd(), 2);
+        });
+        return doc;
+    }
+
+    private static void print(VariantJson.Set set, VariantMatrix matrix, List<SolvedVariant> solved,
+            Optional<GuitarTrim> trim) {
+        double loudness = matrix.rows().getFirst().reading().loudnessLufs();
+        double dirt = matrix.rows().getFirst().reading().dirt();
+        System.out.printf("%-22s%8s%7s%10s%8s%8s", "", "LU", "dirt", "headroom", "JND", "rings");
+        for (NamedBand b : NamedBand.values()) System.out.printf("%12s", b.words());
+        System.out.println();
+        for (VariantMatrix.Row r : matrix.rows()) {
+            System.out.printf(Locale.ROOT, "%-22s%+8.1f%+7.2f%7.1f dB%8.1f%6.1f s", r.name(),
+                    r.reading().loudnessLufs() - loudness, r.reading().dirt() - dirt, r.reading().headroomDb(),
+                    r.change().jnd(), r.ringsS());
+            for (NamedBand b : NamedBand.values())
+                System.out.print(r.bandsDb().containsKey(b)
+                        ? String.format(Locale.ROOT, "%+12.1f", r.bandsDb().get(b))
+                        : String.format("%12s", ""));
+            System.out.println();
+        }
+        for (Variant v : set.variants()) System.out.println(v.name() + ": " + words(set.tone(), v));
+        for (SolvedVariant s : solved) {
+            System.out.println(s.variant().name() + ": loudness is turned at " + s.loudnessAt()
+                    + s.dirtAt().map(p -> ", dirt at " + p).orElse(""));
+            s.amiss().forEach(a -> System.out.println("    " + a));
+        }
+        trim.ifPresent(t -> System.out.printf(Locale.ROOT,
+                "%s: %.1f JND from the first guitar before, %.1f after%n", t.variant().name(), t.beforeJnd(), t
+                        .afterJnd()));
+    }
+
+    private static String words(Tone base, Variant v) {
+        List<String> out = new ArrayList<>();
+        for (Map.Entry<String, Boolean> s : v.switches().entrySet())
+            out.add(s.getKey() + (s.getValue() ? " on" : " off"));
+        v.settings().forEach((place, value) -> base.find(place.block()).ifPresent(b -> {
+            var c = b.model().control(place.control());
+            out.add(place + " " + c.display(b.get(c.name())) + " → " + c.display(value));
+        }));
+        return out.isEmpty() ? "differs in nothing" : String.join(", ", out);
+    }
+}

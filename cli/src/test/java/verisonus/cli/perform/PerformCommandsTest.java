@@ -1,0 +1,144 @@
+package verisonus.cli.perform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.ResourceLock;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import verisonus.casebook.exchange.Json;
+import verisonus.cli.Said;
+import verisonus.cli.files.CommandFolder;
+
+/** Playing a tone tonight, from the command line. */
+@ResourceLock("java.lang.System.out")
+class PerformCommandsTest {
+    @TempDir
+    private Path dir;
+    private String tone = "";
+    private String di = "";
+
+    @BeforeEach
+    void write() throws IOException {
+        tone = new CommandFolder(dir).write("tone.json",
+                "{\"schema\":\"verisonus.tone/1\",\"name\":\"rhythm\",\"blocks\":["
+                        + "{\"id\":\"drive\",\"model\":\"mid-hump overdrive\"},"
+                        + "{\"id\":\"amp\",\"model\":\"chiming edge\"},{\"id\":\"cabinet\",\"model\":\"2×12 open\"},"
+                        + "{\"id\":\"microphone\",\"model\":\"dynamic microphone\",\"settings\":{\"level\":-12}},"
+                        + "{\"id\":\"echo\",\"model\":\"clean echo\",\"settings\":{\"time\":450,\"mix\":20}}]}");
+        di = new CommandFolder(dir).notes("di.wav", 1);
+    }
+
+    private String at(String name) {
+        return dir.resolve(name).toString();
+    }
+
+    private JsonNode json(String... args) {
+        Said s = Said.by(args);
+        assertThat(s.status()).as(s.err()).isZero();
+        return Json.parse("out", s.out());
+    }
+
+    @Test
+    void aVariantIsSolvedWrittenReadAgainAndMapped() throws IOException {
+        JsonNode made = json("variants", "--tone", tone, "--di", di, "--make", "lead", "--louder", "3", "--out",
+                at("set.json"), "--json");
+        assertThat(made.path("solved").get(0).path("amiss")).isEmpty();
+        JsonNode rows = made.path("matrix");
+        assertThat(rows.get(1).path("loudness_lufs").asDouble() - rows.get(0).path("loudness_lufs").asDouble())
+                .isCloseTo(3, within(0.2));
+        JsonNode again = json("variants", "--tone", at("set.json"), "--di", di, "--json");
+        assertThat(again.path("variants")).isEqualTo(made.path("variants"));
+        Files.writeString(dir.resolve("song.csv"), "section,from_s,to_s,variant\nverse,0,8,rhythm\nsolo,8,16,lead\n");
+        JsonNode map = json("map", "--song", at("song.csv"), "--variants", at("set.json"), "--di", di, "--json");
+        assertThat(map.path("moves").asInt()).isEqualTo(1);
+        assertThat(map.path("fewer").get(0).path("without").asString()).isEqualTo("lead");
+    }
+
+    @Test
+    void whatFollowsTheBeatFollowsIt() {
+        JsonNode bound = json("tempo", "bind", "--tone", tone, "--bpm", "100", "--to", "120", "--out", at("fast.json"),
+                "--json");
+        assertThat(bound.path("bindings").get(0).path("length").asString()).isEqualTo("dotted eighth");
+        assertThat(bound.path("bindings").get(0).path("value").asDouble()).isCloseTo(375, within(0.01));
+        assertThat(Json.read(dir.resolve("fast.json")).path("blocks").get(4).path("settings").path("time").asDouble())
+                .isCloseTo(375, within(0.01));
+        JsonNode rhythm = json("tempo", "rhythm", "--tone", tone, "--di", di, "--bpm", "100", "--json");
+        assertThat(rhythm.path("notes").size()).isGreaterThan(3);
+        assertThat(rhythm.path("choices").size()).isGreaterThan(8);
+    }
+
+    @Test
+    void aPedalHasItsRangeAndItsFaults() {
+        JsonNode r = json("pedal", "--tone", tone, "--di", di, "--control", "echo/mix", "--use", "p=echo/mix:0:40",
+                "--use", "p=amp/gain:2:6", "--json");
+        assertThat(r.path("low").asDouble()).isLessThan(r.path("high").asDouble());
+        assertThat(r.path("anchors")).hasSize(5);
+        assertThat(r.path("faults").get(0).asString()).contains("two jobs");
+    }
+
+    @Test
+    void aToneGoesToASmallerDeviceAndToFewerParts() throws IOException {
+        Files.writeString(dir.resolve("device.json"), "{\"schema\":\"verisonus.rig/1\",\"guitars\":[],\"blocks\":["
+                + "{\"model\":\"open clean\",\"count\":1},{\"model\":\"1×12 open\",\"count\":1},"
+                + "{\"model\":\"dynamic microphone\",\"count\":1}],\"limits\":{\"blocks\":3}}");
+        JsonNode t = json("translate", "--tone", tone, "--di", di, "--device", at("device.json"), "--out",
+                at("there.json"), "--json");
+        assertThat(t.path("gap_jnd").asDouble()).isLessThanOrEqualTo(t.path("merely_carried_over_jnd").asDouble());
+        assertThat(t.path("tone").path("blocks").size()).isLessThanOrEqualTo(3);
+        JsonNode b = json("builds", "--tone", tone, "--di", di, "--json");
+        assertThat(b.path("builds")).hasSize(3);
+        JsonNode drive = json("transparency", "--tone", tone, "--di", di, "--json");
+        assertThat(drive.path("left_jnd").asDouble()).isPositive();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"tempo, 2", "tempo bind --tone TONE --bpm 0, 3", "tempo bind --tone TONE --bpm 1000, 3",
+            "tempo bind --tone TONE --bpm 100 --bind echo/time=quaver, 3",
+            "tempo rhythm --tone TONE --di SILENT --bpm 100, 3", "pedal --tone TONE --di DI, 3",
+            "pedal --tone TONE --di DI --use p=echo/mix:40:5, 3", "pedal --tone TONE --di DI --control echo/warp, 3",
+            "pedal --tone TONE --di DI --control gain, 2", "map, 3", "map --song none.csv --variants TONE, 3",
+            "variants --tone TONE --di DI --ladder wall, 3", "variants --tone TONE --di DI --make x --dirtier 5, 3",
+            "variants --tone TONE --di DI --guitar other, 3", "translate --tone TONE --di DI --device TONE, 3",
+            "transparency --tone TONE --di DI --drive amp, 3",
+            "variants --tone TONE --di DI --make x --loudness-at amp/gain, 3"})
+    void whatCannotBeDoneIsOneLine(String line, int status) throws IOException {
+        String silent = at("silent.wav");
+        Files.write(Path.of(silent), verisonus.core.sound.SoundWriter.encode(
+                verisonus.core.sound.Sound.mono(new float[96000], 48000),
+                verisonus.core.sound.SoundWriter.Format.WAV_16));
+        Said s = Said.by(line.replace("TONE", tone).replace("DI", di).replace("SILENT", silent).split(" ", -1));
+        assertThat(s.status()).as(s.err()).isEqualTo(status);
+        assertThat(s.err().lines().count()).isEqualTo(1);
+        assertThat(s.err()).startsWith("verisonus: ").contains("; ");
+    }
+
+    @Test
+    void aSetWhoseVariantSetsWhatTheToneHasNotIsRefusedByName() throws IOException {
+        Files.writeString(dir.resolve("bad.json"), "{\"schema\":\"verisonus.variants/1\",\"tone\":"
+                + Files.readString(Path.of(tone))
+                + ",\"variants\":[{\"name\":\"lead\",\"settings\":{\"plate/mix\":20}}]}");
+        Said s = Said.by("variants", "--tone", at("bad.json"), "--di", di);
+        assertThat(s.status()).isEqualTo(3);
+        assertThat(s.err()).contains("lead sets plate/mix");
+    }
+
+    @Test
+    void aSongWithASectionTwiceOrWithoutVariantIsRefusedByName() throws IOException {
+        json("variants", "--tone", tone, "--di", di, "--make", "lead", "--out", at("set.json"), "--json");
+        for (String lines : new String[]{"verse,0,8,rhythm\nverse,0,8,lead\n", "verse,0,8,\n", "verse,8,0,rhythm\n",
+                "verse,0,x,rhythm\n", "verse,0,8,polka\n"}) {
+            Files.writeString(dir.resolve("song.csv"), lines);
+            Said s = Said.by("map", "--song", at("song.csv"), "--variants", at("set.json"));
+            assertThat(s.status()).as(lines).isEqualTo(3);
+            assertThat(s.err().lines().count()).isEqualTo(1);
+        }
+    }
+}
