@@ -27,6 +27,7 @@ public final class Casebook implements AutoCloseable {
     private final History history;
     private final SoundStore sounds;
     private final TravelShelf travels;
+    private final PerformShelf performances = new PerformShelf(this);
     private final Moments moments;
     private final TrialShelf trials;
     private final Judgements judgements;
@@ -103,6 +104,11 @@ public final class Casebook implements AutoCloseable {
     /** Moments of the logbook. */
     public Moments moments() {
         return moments;
+    }
+
+    /** How tones are played: variants, tempo, pedals, songs. */
+    public PerformShelf performances() {
+        return performances;
     }
 
     /** Playback systems, trims and what was heard on them. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.VocabularyJson;
 import verisonus.core.evidence.words.Claim;
 import verisonus.core.evidence.words.Word;
 

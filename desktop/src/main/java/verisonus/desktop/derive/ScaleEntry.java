@@ -16,7 +16,7 @@ import verisonus.core.rig.DeviceScale;
  * @param value in the control's own unit; empty where the text is none or lies outside the scale
  * @param fault why there is none, for the player; empty where there is one
  */
-record ScaleEntry(OptionalDouble value, String fault) {
+public record ScaleEntry(OptionalDouble value, String fault) {
     private static final Pattern CLOCK = Pattern.compile("(\\d{1,2})[:h](\\d{2})");
     private static final Pattern WORDS = Pattern
             .compile("(?:(half past|quarter past|quarter to) )?(\\w+)(?: o'?clock)?");
@@ -26,7 +26,7 @@ record ScaleEntry(OptionalDouble value, String fault) {
             "eight", "nine", "ten", "eleven");
 
     /** Reads what was typed for a control of a device with this scale. */
-    static ScaleEntry read(String text, Control control, DeviceScale scale) {
+    public static ScaleEntry read(String text, Control control, DeviceScale scale) {
         String t = text.strip().toLowerCase(Locale.ROOT).replace('−', '-');
         Optional<Double> found = control.unit().equals("0-10")
                 ? clock(t).or(() -> words(t)).or(() -> onKnob(t, scale))

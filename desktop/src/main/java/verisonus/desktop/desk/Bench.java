@@ -5,6 +5,7 @@ public enum Bench {
     LISTEN("Listen"),
     MEASURE("Measure"),
     DERIVE("Derive"),
+    PERFORM("Perform"),
     TRIAL("Trial"),
     TRAVEL("Travel"),
     SHEET("Sheet");

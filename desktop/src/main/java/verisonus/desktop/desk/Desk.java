@@ -197,7 +197,8 @@ public final class Desk {
                 region.flatMap(r -> book.measurement(r.id())),
                 region.map(r -> book.judgements().verdicts(r.id())).orElse(List.of()),
                 book.judgements().claims(entry.id()),
-                book.tone(entry.id()), book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
+                book.tone(entry.id()), book.performances().variants(entry.id()).size(),
+                book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
     }

@@ -45,6 +45,7 @@ import verisonus.desktop.listen.ListenModel;
 import verisonus.desktop.listen.ListenView;
 import verisonus.desktop.measure.MeasureModel;
 import verisonus.desktop.measure.MeasureView;
+import verisonus.desktop.perform.PerformView;
 import verisonus.desktop.player.ListeningBar;
 import verisonus.desktop.player.Source;
 import verisonus.desktop.record.Guitarist;
@@ -95,6 +96,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
+        benches.put(Bench.PERFORM, new PerformView(desk, theme));
         trial = new TrialView(new TrialModel(desk, new SecureRandom()));
         benches.put(Bench.TRIAL, trial);
         TravelModel travel = new TravelModel(desk, inputs(desk));

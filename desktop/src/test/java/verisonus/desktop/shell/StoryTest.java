@@ -264,7 +264,7 @@ class StoryTest {
     @Test
     @Order(9)
     void theSheetIsShownAndExported() throws Exception {
-        robot.type(KeyCode.DIGIT6);
+        robot.type(KeyCode.DIGIT7);
         waitFor(() -> desk.bench().get() == Bench.SHEET && !desk.work().busy().get());
         Path out = dir.resolve("sheet.md");
         verisonus.desktop.sheet.SheetModel model = WaitForAsyncUtils

@@ -1,0 +1,216 @@
+package verisonus.desktop.perform;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.exchange.PerformanceJson;
+import verisonus.core.evidence.notes.PlayedNote;
+import verisonus.core.evidence.notes.TempoCourse;
+import verisonus.core.evidence.notes.TempoEstimator;
+import verisonus.core.evidence.notes.TempoReading;
+import verisonus.core.perform.time.NoteStarts;
+import verisonus.core.perform.time.NoteSum;
+import verisonus.core.perform.time.RhythmPlan;
+import verisonus.core.perform.time.TempoBinding;
+import verisonus.core.perform.time.TempoRange;
+import verisonus.core.plan.NoteValue;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.Desk;
+
+/** What follows the beat, how far the record's beat wanders, and what rhythm the echo makes of the take. */
+public final class TimeModel {
+    private final Desk desk;
+    private final ReadOnlyObjectWrapper<Optional<PerformanceJson.Tempo>> tempo = new ReadOnlyObjectWrapper<>(
+            Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Heard>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Rhythm>> rhythm = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+
+    /**
+     * What the ear of the program made of record and take.
+     *
+     * @param of the take it was made of
+     * @param found tempo of the record, if any
+     */
+    public record Heard(Sound of, Optional<TempoReading> found, TempoRange range, List<PlayedNote> notes) {}
+
+    /** The phrase with the echo of the tone, and what other note values would make of it. */
+    public record Rhythm(ControlPlace place, RhythmPlan plan, List<RhythmPlan.Choice> choices, double lengthS) {}
+
+    public TimeModel(Desk desk) {
+        this.desk = desk;
+        desk.open().subscribe(_ -> read());
+        desk.sounds().subscribe(_ -> listen());
+        desk.bench().subscribe(_ -> listen());
+    }
+
+    private void read() {
+        tempo.set(desk.open().get().flatMap(o -> desk.book().performances().tempo(o.entry().id())));
+        plan();
+    }
+
+    private void listen() {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty()) {
+            heard.set(Optional.empty());
+            rhythm.set(Optional.empty());
+            return;
+        }
+        Sound di = ground.get().di();
+        if (desk.bench().get() != Bench.PERFORM || heard.get().filter(h -> h.of == di).isPresent()) return;
+        Sound record = desk.sounds().get().reference().orElse(di);
+        desk.work().run("Listening for the beat", _ -> heard(di, record), h -> {
+            heard.set(Optional.of(h));
+            plan();
+        });
+    }
+
+    private static Heard heard(Sound di, Sound record) {
+        Optional<TempoReading> found = TempoEstimator.estimate(record).value();
+        TempoRange range = found.map(t -> TempoRange.of(TempoCourse.of(record, t.bpm())))
+                .orElse(new TempoRange(0, 0, true, List.of()));
+        return new Heard(di, found, range, notes(di));
+    }
+
+    private static List<PlayedNote> notes(Sound di) {
+        try {
+            return NoteStarts.of(di);
+        } catch (InputFault e) {
+            // A take without a note makes no rhythm; the bench says so.
+            return List.of();
+        }
+    }
+
+    /** The tempo that stands: what the player said, else what was found in the record. */
+    public Optional<Double> bpm() {
+        return tempo.get().map(PerformanceJson.Tempo::bpm)
+                .or(() -> heard.get().flatMap(Heard::found).map(TempoReading::bpm));
+    }
+
+    private void plan() {
+        Optional<Ground> g = Ground.of(desk);
+        Optional<Block> echo = g.flatMap(x -> echo(x.tone()));
+        if (g.isEmpty() || echo.isEmpty() || bpm().isEmpty() || heard.get().map(h -> h.notes.isEmpty()).orElse(true)) {
+            rhythm.set(Optional.empty());
+            return;
+        }
+        List<PlayedNote> notes = heard.get().orElseThrow().notes;
+        RhythmPlan.Echo e = RhythmPlan.Echo.of(echo.get());
+        double bpm = Math.clamp(bpm().get(), NoteSum.SLOWEST_BPM, NoteSum.FASTEST_BPM);
+        rhythm.set(Optional.of(new Rhythm(ControlPlace.of(echo.get(), ControlNames.TIME), RhythmPlan.of(notes, e, bpm),
+                RhythmPlan.choices(notes, e, bpm), g.get().di().durationS())));
+    }
+
+    private static Optional<Block> echo(Tone t) {
+        return t.blocks().stream().filter(b -> b.on() && b.model().kind() == GearKind.ECHO).findFirst();
+    }
+
+    /** Sets the tempo and binds what is a note value at it. */
+    public void setTempo(String typed) {
+        Optional<Ground> g = Ground.of(desk);
+        if (g.isEmpty()) {
+            said.set("Derive a tone first: then its times can follow a tempo.");
+            return;
+        }
+        try {
+            double bpm = VariantsModel.figure(typed)
+                    .orElseThrow(() -> new IllegalArgumentException("no tempo is there"));
+            TempoBinding.check(bpm);
+            List<TempoBinding> bound = tempo.get().map(PerformanceJson.Tempo::bindings)
+                    .filter(b -> !b.isEmpty())
+                    .orElseGet(() -> TempoBinding.suggested(g.get().tone(), bpm));
+            keep(g.get(), new PerformanceJson.Tempo(bpm, bound));
+            said.set(bound.isEmpty()
+                    ? "None of its times is a note value at this tempo: bind one below."
+                    : "");
+        } catch (IllegalArgumentException | InputFault e) {
+            said.set(e.getMessage() + ".");
+        }
+    }
+
+    private void keep(Ground g, PerformanceJson.Tempo t) {
+        desk.book().performances().keep(g.caseId(), t);
+        desk.refresh();
+        read();
+    }
+
+    /** Binds a time to a note value, or frees it. */
+    public void bind(ControlPlace place, Optional<NoteSum> length) {
+        Optional<Ground> g = Ground.of(desk);
+        if (g.isEmpty() || bpm().isEmpty()) return;
+        List<TempoBinding> next = new ArrayList<>(tempo.get().map(PerformanceJson.Tempo::bindings).orElse(List.of()));
+        next.removeIf(b -> b.place().equals(place));
+        length.ifPresent(l -> next.add(new TempoBinding(place, l)));
+        keep(g.get(), new PerformanceJson.Tempo(bpm().get(), next));
+    }
+
+    /** Times of the tone that can follow the beat. */
+    public List<ControlPlace> bindable() {
+        List<ControlPlace> out = new ArrayList<>();
+        Ground.of(desk).ifPresent(g -> g.tone().blocks().stream().filter(Block::on).forEach(b -> b.model().controls()
+                .stream().filter(c -> TempoBinding.canBind(b, c)).forEach(c -> out.add(ControlPlace.of(b, c.name())))));
+        return out;
+    }
+
+    /** What a place is bound to. */
+    public Optional<NoteSum> bound(ControlPlace place) {
+        return tempo.get().flatMap(t -> t.bindings().stream().filter(b -> b.place().equals(place)).findFirst())
+                .map(TempoBinding::length);
+    }
+
+    /** A time as it is, and as it would be at the tempo. */
+    public String words(ControlPlace place) {
+        Tone t = Ground.of(desk).orElseThrow().tone();
+        Block b = t.find(place.block()).orElseThrow();
+        var c = b.model().control(place.control());
+        String is = c.display(b.get(c.name()));
+        return bound(place).flatMap(l -> bpm().map(v -> new TempoBinding(place, l).value(c, v)))
+                .map(v -> is + ", at this tempo " + c.display(c.clamp(v))).orElse(is);
+    }
+
+    /** Hears the tone with everything that is bound at the tempo; and the echo at a note value, where one is named. */
+    public void hear(Optional<NoteValue> value) {
+        Optional<Ground> g = Ground.of(desk);
+        if (g.isEmpty() || bpm().isEmpty()) return;
+        try {
+            Tone t = g.get().tone();
+            for (TempoBinding b : tempo.get().map(PerformanceJson.Tempo::bindings).orElse(List.of()))
+                t = b.at(t, bpm().get());
+            if (value.isPresent() && rhythm.get().isPresent())
+                t = new TempoBinding(rhythm.get().get().place(), new NoteSum(List.of(value.get()))).at(t, bpm().get());
+            g.get().hear(desk, t);
+            said.set(value.map(v -> String.format(Locale.ROOT, "Heard: the echo on the %s, %.0f ms.", v.name(),
+                    v.milliseconds(bpm().get()))).orElse("Heard: everything that is bound, at the tempo."));
+        } catch (InputFault e) {
+            said.set(e.getMessage() + ".");
+        }
+    }
+
+    public ReadOnlyObjectProperty<Optional<PerformanceJson.Tempo>> tempo() {
+        return tempo.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<Heard>> heard() {
+        return heard.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<Rhythm>> rhythm() {
+        return rhythm.getReadOnlyProperty();
+    }
+
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+}

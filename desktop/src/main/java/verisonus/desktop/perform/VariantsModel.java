@@ -1,0 +1,234 @@
+package verisonus.desktop.perform;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.core.perform.LevelPoint;
+import verisonus.core.perform.SolvedVariant;
+import verisonus.core.perform.VariantGoal;
+import verisonus.core.perform.VariantMatrix;
+import verisonus.core.perform.VariantSolver;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Variant;
+import verisonus.desktop.derive.ScaleEntry;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.Desk;
+
+/** Variants of the case's tone: made by a goal or by hand, heard, side by side by what a listener notices. */
+public final class VariantsModel {
+    private final Desk desk;
+    private final ReadOnlyObjectWrapper<List<Variant>> variants = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<Optional<VariantMatrix>> matrix = new ReadOnlyObjectWrapper<>(Optional
+            .empty());
+    private final ReadOnlyStringWrapper heard = new ReadOnlyStringWrapper("");
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private Optional<Shown> shown = Optional.empty();
+
+    /** What the matrix was made of. */
+    private record Shown(Tone tone, List<Variant> variants) {}
+
+    public VariantsModel(Desk desk) {
+        this.desk = desk;
+        desk.open().subscribe(_ -> read());
+        desk.sounds().subscribe(_ -> compare());
+        desk.bench().subscribe(_ -> compare());
+    }
+
+    private void read() {
+        variants.set(desk.open().get().map(o -> desk.book().performances().variants(o.entry().id())).orElse(List.of()));
+        heard.set("");
+        compare();
+    }
+
+    /** Plays all of them and reads what a listener notices; once for a tone and its variants, and only where it is looked at. */
+    private void compare() {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty()) {
+            matrix.set(Optional.empty());
+            shown = Optional.empty();
+            return;
+        }
+        Shown now = new Shown(ground.get().tone(), variants.get());
+        if (desk.bench().get() != Bench.PERFORM || shown.filter(now::equals).isPresent()) return;
+        shown = Optional.of(now);
+        desk.work().run("Playing the variants",
+                progress -> VariantMatrix.of(now.tone(), now.variants(), ground.get().di(), progress), m -> {
+                    if (shown.filter(now::equals).isPresent()) matrix.set(Optional.of(m));
+                });
+    }
+
+    /** Solves and keeps a variant; figures that were left out ask for nothing. */
+    public void solve(String name, String louder, String dirtier, String longer, String repeats) {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty()) {
+            said.set("Derive a tone first: a variant differs from one.");
+            return;
+        }
+        if (name.isBlank() || name.strip().equals(ground.get().tone().name())) {
+            said.set("Give the variant a name of its own.");
+            return;
+        }
+        if (LevelPoint.all(ground.get().tone()).isEmpty()) {
+            said.set("Put a volume at the chain's end in Derive first: there is nothing to level the variant with.");
+            return;
+        }
+        try {
+            VariantGoal goal = goal(louder, dirtier, longer, repeats);
+            Variant from = find(name.strip()).orElse(new Variant(name.strip()));
+            desk.work().run("Solving " + from.name(), progress -> new VariantSolver(ground.get().tone(), ground.get()
+                    .di(), Optional.empty(), Optional.empty()).solved(from, goal, progress), s -> solved(ground.get(),
+                            s));
+        } catch (IllegalArgumentException e) {
+            said.set("That goal is out of reach: " + e.getMessage() + ".");
+        }
+    }
+
+    private void solved(Ground g, SolvedVariant s) {
+        desk.book().performances().keep(g.caseId(), s.variant());
+        String at = "loudness is turned at " + s.loudnessAt() + s.dirtAt().map(p -> ", dirt at " + p).orElse("");
+        said.set(s.amiss().isEmpty() ? s.variant().name() + ": " + at + "." : String.join("; ", s.amiss()) + ".");
+        desk.refresh();
+        read();
+    }
+
+    private static VariantGoal goal(String louder, String dirtier, String longer, String repeats) {
+        return new VariantGoal(OptionalDouble.of(figure(louder).orElse(0)), figure(dirtier), figure(longer),
+                figure(repeats));
+    }
+
+    static OptionalDouble figure(String typed) {
+        String t = typed.strip().replace('−', '-').replace(',', '.').replaceAll("(?i)\\s*(lu|db|s|bpm)$", "");
+        if (t.isEmpty()) return OptionalDouble.empty();
+        try {
+            double v = Double.parseDouble(t);
+            if (Double.isFinite(v)) return OptionalDouble.of(v);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("\"" + typed.strip() + "\" is no number", e);
+        }
+        throw new IllegalArgumentException("\"" + typed.strip() + "\" is no number");
+    }
+
+    /** Sets a control or a switch of a variant by hand: "echo/mix 30", "drive on"; makes the variant where there is none. */
+    public void set(String name, String typed) {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty() || name.isBlank()) {
+            said.set("Name the variant first.");
+            return;
+        }
+        Tone base = ground.get().tone();
+        Variant v = find(name.strip()).orElse(new Variant(name.strip()));
+        Optional<Tone> changed = changed(v.on(base), typed.strip());
+        if (changed.isEmpty()) return;
+        Variant next = Variant.between(v.name(), base, changed.get());
+        desk.book().performances().keep(ground.get().caseId(), next);
+        said.set(next.name() + ": " + words(base, next) + ".");
+        desk.refresh();
+        read();
+    }
+
+    private Optional<Tone> changed(Tone t, String typed) {
+        int space = typed.lastIndexOf(' ');
+        String last = typed.substring(space + 1);
+        if (space > 0 && !typed.contains("/") && (last.equalsIgnoreCase("on") || last.equalsIgnoreCase("off"))) {
+            String id = typed.substring(0, space).strip();
+            Optional<Block> b = t.find(id);
+            if (b.isEmpty()) said.set("There is no block called " + id + ".");
+            return b.map(x -> t.with(x.switched(last.equalsIgnoreCase("on"))));
+        }
+        int slash = Math.max(0, typed.indexOf('/'));
+        Optional<Block> b = t.find(typed.substring(0, slash));
+        String rest = typed.substring(Math.min(typed.length(), slash + 1));
+        Optional<Control> c = b.flatMap(x -> x.model().controls().stream()
+                .filter(k -> rest.startsWith(k.name() + " "))
+                .max(Comparator.comparingInt(k -> k.name().length())));
+        if (c.isEmpty()) {
+            said.set("Write a control and its value, as echo/mix 30, or a block and a switch, as drive on.");
+            return Optional.empty();
+        }
+        return value(c.get(), b.orElseThrow(), rest.substring(c.get().name().length()).strip())
+                .map(v -> t.with(b.orElseThrow().with(c.get().name(), v)));
+    }
+
+    private Optional<Double> value(Control c, Block b, String to) {
+        if (c.isChoice()) {
+            int at = c.choices().indexOf(to);
+            if (at < 0) said.set(c.name() + " is one of " + String.join(", ", c.choices()) + ".");
+            return at < 0 ? Optional.empty() : Optional.of((double) at);
+        }
+        ScaleEntry entry = ScaleEntry.read(to, c, desk.rig().get().scale(b.model()));
+        if (entry.value().isEmpty()) said.set(b.id() + "/" + c.name() + ": " + entry.fault() + ".");
+        return entry.value().isEmpty() ? Optional.empty() : Optional.of(entry.value().getAsDouble());
+    }
+
+    public Optional<Variant> find(String name) {
+        return variants.get().stream().filter(v -> v.name().equals(name)).findFirst();
+    }
+
+    public void drop(String name) {
+        Ground.of(desk).ifPresent(g -> {
+            desk.book().performances().dropVariant(g.caseId(), name);
+            desk.refresh();
+            read();
+        });
+    }
+
+    /** Hears a variant in the place of mine; an empty name hears the tone itself. */
+    public void hear(String name) {
+        Ground.of(desk).ifPresent(g -> {
+            heard.set(name);
+            g.hear(desk, find(name).map(v -> v.on(g.tone())).orElse(g.tone()));
+        });
+    }
+
+    /** What a variant differs in, on the player's own scales. */
+    public String words(Tone base, Variant v) {
+        List<String> out = new ArrayList<>();
+        for (Map.Entry<String, Boolean> s : v.switches().entrySet())
+            out.add(s.getKey() + (s.getValue() ? " on" : " off"));
+        v.settings().forEach((place, value) -> base.find(place.block()).flatMap(b -> b.model().find(place.control())
+                .map(c -> desk.rig().get().display(b.model(), c, value)))
+                .ifPresent(shownValue -> out.add(place.block() + " " + place.control() + " " + shownValue)));
+        List<String> lost = v.lost(base);
+        if (!lost.isEmpty()) out.add("no longer in the tone: " + String.join(", ", lost));
+        return out.isEmpty() ? "differs in nothing yet" : String.join(", ", out);
+    }
+
+    /** The bench's one sentence. */
+    public String heading() {
+        if (Ground.of(desk).isEmpty()) return "Derive a tone first: then it can be played tonight.";
+        int n = variants.get().size();
+        if (n == 0) return "One tone, no variant yet.";
+        return String.format(Locale.ROOT, n == 1 ? "The tone and one variant." : "The tone and %d variants.", n);
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public ReadOnlyObjectProperty<List<Variant>> variants() {
+        return variants.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<VariantMatrix>> matrix() {
+        return matrix.getReadOnlyProperty();
+    }
+
+    /** The variant that is heard as mine; empty: the tone. */
+    public ReadOnlyStringProperty heard() {
+        return heard.getReadOnlyProperty();
+    }
+
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+}

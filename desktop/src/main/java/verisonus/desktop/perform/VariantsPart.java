@@ -1,0 +1,209 @@
+package verisonus.desktop.perform;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.HPos;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import verisonus.core.perform.VariantMatrix;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Variant;
+import verisonus.core.travel.NamedBand;
+import verisonus.desktop.theme.Nodes;
+
+/** Variants as rows, what a listener notices as columns; below, another one by its goal or by hand. */
+final class VariantsPart extends VBox {
+    private static final double MARKED_DB = 1.5;
+    private static final double MARKED_JND = 1;
+
+    private final VariantsModel model;
+    private final GridPane table = new GridPane();
+    private final Label said = Nodes.wrapped("", "small");
+    private final TextField name = Nodes.field("lead", "name of the variant");
+
+    VariantsPart(VariantsModel model) {
+        super(8);
+        this.model = model;
+        table.setHgap(12);
+        table.setVgap(3);
+        columns();
+        said.setId("variants-said");
+        said.managedProperty().bind(said.textProperty().isNotEmpty());
+        getChildren().addAll(table, goal(), byHand(), said);
+        model.said().subscribe(said::setText);
+        model.variants().subscribe(_ -> show());
+        model.matrix().subscribe(_ -> show());
+        model.heard().subscribe(_ -> show());
+    }
+
+    private void columns() {
+        table.getColumnConstraints().add(new ColumnConstraints(130));
+        for (int i = 0; i < 5 + NamedBand.values().length; i++) {
+            ColumnConstraints c = new ColumnConstraints(i < 5 ? 56 : 52);
+            c.setHalignment(HPos.RIGHT);
+            table.getColumnConstraints().add(c);
+        }
+        ColumnConstraints rest = new ColumnConstraints(30, 40, Double.MAX_VALUE);
+        rest.setHgrow(Priority.ALWAYS);
+        table.getColumnConstraints().add(rest);
+    }
+
+    private void show() {
+        table.getChildren().clear();
+        Optional<VariantMatrix> matrix = model.matrix().get();
+        Optional<Ground> ground = Ground.of(model.desk());
+        if (ground.isEmpty()) return;
+        head();
+        ToggleGroup group = new ToggleGroup();
+        Tone base = ground.get().tone();
+        row(group, base, Optional.empty(), read(matrix, base.name(), 0), matrix, 1);
+        int line = 2;
+        for (Variant v : model.variants().get()) {
+            row(group, base, Optional.of(v), read(matrix, v.name(), line - 1), matrix, line);
+            line++;
+        }
+    }
+
+    private static Optional<VariantMatrix.Row> read(Optional<VariantMatrix> m, String name, int at) {
+        return m.map(VariantMatrix::rows).filter(r -> at < r.size()).map(r -> r.get(at))
+                .filter(r -> r.name().equals(name));
+    }
+
+    private void head() {
+        List<String> words = List.of("LU", "dirt", "headroom", "JND", "rings");
+        int column = 1;
+        for (String w : words) add(w, column++, 0, "small", "quiet");
+        for (NamedBand b : NamedBand.values()) {
+            if (b == NamedBand.SUB) continue;
+            Label l = add(shortened(b), column++, 0, "small", "quiet");
+            l.setTooltip(new Tooltip(b.words() + ", dB against the tone, loudness matched"));
+        }
+        add("against the tone", 0, 0, "small", "quiet");
+    }
+
+    private static String shortened(NamedBand b) {
+        return switch (b) {
+            case LOW_MIDS -> "low mid";
+            case UPPER_MIDS -> "up. mid";
+            case PRESENCE -> "presence";
+            default -> b.words();
+        };
+    }
+
+    private Label add(String text, int column, int line, String... styles) {
+        Label l = Nodes.label(text, styles);
+        l.setMinWidth(USE_PREF_SIZE);
+        table.add(l, column, line);
+        return l;
+    }
+
+    private void row(ToggleGroup group, Tone base, Optional<Variant> variant, Optional<VariantMatrix.Row> row,
+            Optional<VariantMatrix> matrix, int line) {
+        String title = variant.map(Variant::name).orElse("the tone");
+        RadioButton hear = new RadioButton(title);
+        hear.setToggleGroup(group);
+        hear.setId("hear-" + title.replace(' ', '-'));
+        hear.setSelected(model.heard().get().equals(variant.map(Variant::name).orElse("")));
+        hear.setTooltip(new Tooltip(variant.map(v -> model.words(base, v)).orElse("as it was derived")
+                + "; chosen: heard as mine"));
+        hear.setOnAction(_ -> model.hear(variant.map(Variant::name).orElse("")));
+        table.add(hear, 0, line);
+        row.ifPresent(r -> figures(r, matrix.orElseThrow().rows().getFirst(), line));
+        variant.ifPresent(v -> {
+            Button drop = Nodes.plain("drop");
+            drop.setId("drop-" + v.name().replace(' ', '-'));
+            drop.setTooltip(new Tooltip("takes the variant away; undo brings it back"));
+            drop.setOnAction(_ -> model.drop(v.name()));
+            Label differs = Nodes.label(model.words(base, v), "small", "quiet");
+            differs.setTooltip(new Tooltip(differs.getText()));
+            FlowPane end = new FlowPane(6, 0, drop);
+            table.add(end, 12, line);
+        });
+    }
+
+    private void figures(VariantMatrix.Row r, VariantMatrix.Row tone, int line) {
+        boolean itself = r == tone;
+        double lu = r.reading().loudnessLufs() - tone.reading().loudnessLufs();
+        add(itself
+                ? String.format(Locale.ROOT, "%.1f", r.reading().loudnessLufs()).replace('-', '−')
+                : signed(lu), 1, line, itself ? "quiet" : "ink");
+        add(itself
+                ? String.format(Locale.ROOT, "%.2f", r.reading().dirt())
+                : signed(r.reading().dirt() - tone.reading().dirt(), "%+.2f"), 2, line, itself ? "quiet" : "ink");
+        add(String.format(Locale.ROOT, "%.1f", r.reading().headroomDb()).replace('-', '−'), 3, line,
+                r.reading().headroomDb() < 0 ? "warned" : "ink");
+        if (!itself)
+            add(String.format(Locale.ROOT, "%.1f", r.change().jnd()), 4, line,
+                    r.change().jnd() >= MARKED_JND ? "gap-ink" : "ink", "strong");
+        add(String.format(Locale.ROOT, "%.1f s", r.ringsS()), 5, line, "ink");
+        int column = 6;
+        for (NamedBand b : NamedBand.values()) {
+            if (b == NamedBand.SUB) continue;
+            Double db = r.bandsDb().get(b);
+            if (db != null && !itself)
+                add(signed(db), column, line, Math.abs(db) >= MARKED_DB ? "gap-ink" : "ink");
+            column++;
+        }
+    }
+
+    private static String signed(double v) {
+        return signed(v, "%+.1f");
+    }
+
+    /** With its sign, and none where it rounds to nothing. */
+    private static String signed(double v, String form) {
+        String out = String.format(Locale.ROOT, form, v);
+        return out.matches("[+-]0\\.0+") ? out.substring(1) : out.replace('-', '−');
+    }
+
+    private Node goal() {
+        name.setId("variant-name");
+        name.setPrefColumnCount(8);
+        TextField louder = Nodes.field("3", "how much louder than the tone, LU");
+        TextField dirtier = Nodes.field("", "how much dirtier, from −1 to 1");
+        TextField longer = Nodes.field("", "how much longer the space decays, seconds");
+        TextField repeats = Nodes.field("", "how much louder the repeats are, dB");
+        louder.setId("variant-louder");
+        dirtier.setId("variant-dirtier");
+        for (TextField f : List.of(louder, dirtier, longer, repeats)) f.setPrefColumnCount(3);
+        Button make = new Button("Make it, about 3 s");
+        make.setId("make-variant");
+        make.setTooltip(new Tooltip("solved on your take, played and read again"));
+        make.setOnAction(_ -> model.solve(name.getText(), louder.getText(), dirtier.getText(), longer.getText(),
+                repeats.getText()));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("a variant called", "quiet"), name, Nodes.label("louder by",
+                "quiet"), louder, Nodes.label("LU, dirtier by", "quiet"), dirtier,
+                Nodes.label("longer space by",
+                        "quiet"),
+                longer, Nodes.label("s, repeats louder by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
+    private Node byHand() {
+        TextField typed = new TextField();
+        typed.setId("variant-by-hand");
+        typed.setPromptText("echo/mix 30, or drive on");
+        typed.setPrefColumnCount(16);
+        typed.setAccessibleText("a control and its value, or a block and a switch, of the variant named above");
+        Button set = new Button("Set it in this variant");
+        set.setId("set-variant");
+        set.setOnAction(_ -> model.set(name.getText(), typed.getText()));
+        typed.setOnAction(_ -> model.set(name.getText(), typed.getText()));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+}

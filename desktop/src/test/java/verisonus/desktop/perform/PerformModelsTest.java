@@ -1,0 +1,214 @@
+package verisonus.desktop.perform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.perform.VariantMatrix;
+import verisonus.core.perform.foot.PedalRange;
+import verisonus.core.perform.song.SwitchWay;
+import verisonus.core.perform.time.NoteSum;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Tone;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.desk.Standing;
+
+class PerformModelsTest {
+    private static final ControlPlace TIME = new ControlPlace("echo", "time");
+
+    @TempDir
+    private Path dir;
+    private DeskFixture fixture;
+
+    @BeforeEach
+    void open() {
+        fixture = new DeskFixture(dir);
+    }
+
+    @AfterEach
+    void close() {
+        fixture.close();
+    }
+
+    private void keepTone() {
+        fixture.keepTone(new Tone("rhythm", List.of(Block.of("mid-hump overdrive").switched(false),
+                Block.of("chiming edge"), Block.of("2×12 open"),
+                Block.of("dynamic microphone").with(ControlNames.LEVEL, -12),
+                Block.of("clean echo").with(ControlNames.TIME, 300).with(ControlNames.MIX, 25))),
+                new GapLedger(List.of(), 0));
+    }
+
+    private void look() {
+        fixture.desk().bench().set(Bench.PERFORM);
+        fixture.settle();
+    }
+
+    @Test
+    void withoutAToneEveryPartSaysWhatToDoFirst() {
+        VariantsModel variants = new VariantsModel(fixture.desk());
+        look();
+        assertThat(variants.heading()).contains("Derive a tone first");
+        variants.solve("lead", "3", "", "", "");
+        assertThat(variants.said().get()).contains("Derive a tone first");
+        SongModel song = new SongModel(fixture.desk());
+        song.readSections();
+        assertThat(song.said().get()).contains("needed first");
+        ElsewhereModel elsewhere = new ElsewhereModel(fixture.desk());
+        elsewhere.findBuilds();
+        assertThat(elsewhere.said().get()).contains("Derive a tone first");
+    }
+
+    @Test
+    void aVariantIsSolvedKeptComparedHeardAndTakenBack() {
+        keepTone();
+        VariantsModel model = new VariantsModel(fixture.desk());
+        look();
+        model.solve("lead", "3 LU", "", "", "+2");
+        fixture.settle();
+        assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("lead");
+        List<VariantMatrix.Row> rows = model.matrix().get().orElseThrow().rows();
+        assertThat(rows.get(1).reading().loudnessLufs() - rows.get(0).reading().loudnessLufs()).isCloseTo(3,
+                within(0.2));
+        assertThat(fixture.open().standing(Bench.PERFORM)).isEqualTo(Standing.BEGUN);
+        model.hear("lead");
+        fixture.settle();
+        assertThat(model.heard().get()).isEqualTo("lead");
+        fixture.desk().undo();
+        fixture.settle();
+        assertThat(model.variants().get()).isEmpty();
+        assertThat(model.matrix().get().orElseThrow().rows()).hasSize(1);
+    }
+
+    @Test
+    void byHandASwitchAndAValueOnTheDevicesScaleAreUnderstood() {
+        keepTone();
+        VariantsModel model = new VariantsModel(fixture.desk());
+        model.set("lead", "drive on");
+        model.set("lead", "amp gain 7");
+        assertThat(model.said().get()).contains("Write a control and its value");
+        model.set("lead", "echo/sides both");
+        assertThat(model.said().get()).contains("ping-pong");
+        model.set("lead", "amp/gain half past two");
+        fixture.settle();
+        assertThat(model.variants().get().getFirst().settings()).containsEntry(new ControlPlace("amp", "gain"), 7.5);
+        assertThat(model.variants().get().getFirst().switches()).containsEntry("drive", true);
+        model.set("lead", "amp/gain 99");
+        assertThat(model.said().get()).contains("it goes from");
+        model.set("lead", "oven on");
+        assertThat(model.said().get()).contains("no block called oven");
+        model.solve("lead", "much", "", "", "");
+        assertThat(model.said().get()).contains("\"much\" is no number");
+    }
+
+    @Test
+    void aTimeThatIsANoteValueFollowsTheTempo() {
+        keepTone();
+        TimeModel model = new TimeModel(fixture.desk());
+        look();
+        model.setTempo("150");
+        fixture.settle();
+        assertThat(model.bound(TIME)).map(NoteSum::words).contains("dotted eighth");
+        model.setTempo("120 BPM");
+        assertThat(model.words(TIME)).contains("375 ms");
+        model.bind(TIME, Optional.empty());
+        assertThat(model.bound(TIME)).isEmpty();
+        model.setTempo("1000");
+        assertThat(model.said().get()).contains("20 to 400");
+        model.setTempo("fast");
+        assertThat(model.said().get()).contains("no number");
+        assertThat(model.bpm()).contains(120.0);
+    }
+
+    @Test
+    void theEchoAddsNotesBetweenTheTakesOwn() {
+        keepTone();
+        TimeModel model = new TimeModel(fixture.desk());
+        look();
+        model.setTempo("150");
+        fixture.settle();
+        TimeModel.Rhythm r = model.rhythm().get().orElseThrow();
+        assertThat(r.plan().notes().stream().filter(n -> n.isPlayed()).count()).isBetween(8L, 11L);
+        assertThat(r.plan().newAccents()).isNotEmpty();
+        model.hear(Optional.of(r.choices().getFirst().value()));
+        fixture.settle();
+        assertThat(model.said().get()).contains("Heard: the echo on the");
+    }
+
+    @Test
+    void aRangeIsFoundPutOnAPedalAndItsFaultsAreSaid() {
+        keepTone();
+        FootModel model = new FootModel(fixture.desk());
+        assertThat(model.sweepable().get()).contains(new ControlPlace("echo", "mix"));
+        model.keep("pedal 1");
+        assertThat(model.said().get()).contains("Find a range first");
+        model.find(new ControlPlace("echo", "mix"));
+        fixture.settle();
+        PedalRange r = model.found().get().orElseThrow();
+        assertThat(r.isUseful()).isTrue();
+        model.keep("pedal 1");
+        assertThat(model.uses().get()).hasSize(1);
+        new VariantsModel(fixture.desk()).set("dry", "echo off");
+        assertThat(model.faults()).singleElement().asString().contains("does nothing in dry");
+        model.drop(model.uses().get().getFirst());
+        assertThat(model.uses().get()).isEmpty();
+    }
+
+    @Test
+    void aSongIsBuiltUpAndEveryChangeIsCounted() {
+        keepTone();
+        SongModel model = new SongModel(fixture.desk());
+        new VariantsModel(fixture.desk()).set("lead", "drive on");
+        model.add("verse", "20");
+        model.add("", "12.5");
+        model.add("verse again", "-3");
+        assertThat(model.said().get()).isNotEmpty();
+        assertThat(model.song().get().parts()).extracting(p -> p.section().name()).containsExactly("verse",
+                "section 2");
+        model.play(1, "lead");
+        assertThat(model.map().get().orElseThrow().moves()).isEqualTo(1);
+        assertThat(model.words()).first().asString().contains("One foot move");
+        model.change(SwitchWay.SEPARATE_BOXES);
+        assertThat(model.map().get().orElseThrow().changes().getFirst().steps()).containsExactly("drive on");
+        model.findFewer();
+        fixture.settle();
+        assertThat(model.words()).anySatisfy(w -> assertThat(w).contains("Without lead, the tone instead"));
+        new VariantsModel(fixture.desk()).drop("lead");
+        assertThat(model.map().get()).isEmpty();
+        assertThat(model.said().get()).contains("there is no variant \"lead\"");
+        fixture.desk().undo();
+        assertThat(model.map().get()).isPresent();
+    }
+
+    @Test
+    void fewerPartsAndAnotherDeviceAreWorkedOutForTheToneAsItIs() throws IOException {
+        keepTone();
+        ElsewhereModel model = new ElsewhereModel(fixture.desk());
+        model.findBuilds();
+        fixture.settle();
+        assertThat(model.builds().get()).hasSizeGreaterThanOrEqualTo(2);
+        Path device = dir.resolve("van.json");
+        Files.writeString(device, "{\"schema\":\"verisonus.rig/1\",\"guitars\":[],\"blocks\":["
+                + "{\"model\":\"open clean\",\"count\":1},{\"model\":\"2×12 open\",\"count\":1},"
+                + "{\"model\":\"dynamic microphone\",\"count\":1}],\"limits\":{\"blocks\":3}}");
+        model.translate(device);
+        fixture.settle();
+        ElsewhereModel.Device d = model.device().get().orElseThrow();
+        assertThat(d.name()).isEqualTo("van");
+        assertThat(d.translation().tone().blocks()).hasSize(3);
+        fixture.keepTone(new Tone("other", List.of(Block.of("open clean"))), new GapLedger(List.of(), 0));
+        assertThat(model.builds().get()).isEmpty();
+        assertThat(model.device().get()).isEmpty();
+    }
+}
