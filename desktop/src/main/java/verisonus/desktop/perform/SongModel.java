@@ -144,11 +144,11 @@ public final class SongModel {
     public List<String> words() {
         List<String> out = new ArrayList<>();
         map.get().ifPresent(m -> {
-            out.add(m.moves() == 0
-                    ? "No foot move in the whole song."
-                    : String.format(Locale.ROOT, m.moves() == 1
-                            ? "One foot move in the whole song."
-                            : "%d foot moves in the whole song.", m.moves()));
+            out.add(switch (m.moves()) {
+                case 0 -> "No foot move in the whole song.";
+                case 1 -> "One foot move in the whole song.";
+                default -> m.moves() + " foot moves in the whole song.";
+            });
             m.faults().forEach(f -> out.add(f + "."));
         });
         for (FewerVariants f : fewer.get())

@@ -3,7 +3,6 @@ package verisonus.desktop.perform;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -208,7 +207,7 @@ public final class VariantsModel {
         if (Ground.of(desk).isEmpty()) return "Derive a tone first: then it can be played tonight.";
         int n = variants.get().size();
         if (n == 0) return "One tone, no variant yet.";
-        return String.format(Locale.ROOT, n == 1 ? "The tone and one variant." : "The tone and %d variants.", n);
+        return n == 1 ? "The tone and one variant." : "The tone and " + n + " variants.";
     }
 
     public Desk desk() {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
@@ -38,13 +39,15 @@ public record FewerVariants(String dropped, String instead, double priceJnd, int
         }
         List<FewerVariants> out = new ArrayList<>();
         for (Variant v : variants) {
-            for (String other : heard.keySet()) {
+            HeardChange.Moments own = Objects.requireNonNull(heard.get(v.name()));
+            for (Map.Entry<String, HeardChange.Moments> e : heard.entrySet()) {
+                String other = e.getKey();
                 if (other.equals(v.name()) || map.parts().stream().noneMatch(p -> p.variant().equals(v.name())))
                     continue;
                 List<SongMap.Part> parts = map.parts().stream()
                         .map(p -> p.variant().equals(v.name()) ? new SongMap.Part(p.section(), other) : p).toList();
                 int saved = map.moves() - SongMap.of(parts, tone, variants, way).moves();
-                double price = HeardChange.between(heard.get(v.name()), heard.get(other)).withLoudnessJnd();
+                double price = HeardChange.between(own, e.getValue()).withLoudnessJnd();
                 if (saved > 0) out.add(new FewerVariants(v.name(), other, price, saved));
             }
         }
