@@ -35,6 +35,7 @@ final class DemoBuild {
             Files.writeString(DemoParts.jsonFile(folder, r, "evidence"), DemoCasebook.evidence(r, reference));
             Files.writeString(DemoParts.jsonFile(folder, r, "tone"), DerivedToneJson.write(tone));
             Files.writeString(DemoParts.jsonFile(folder, r, "trims"), DemoCasebook.trims(tone.tone(), di));
+            Files.writeString(DemoParts.jsonFile(folder, r, "perform"), DemoPerformance.document(r, tone.tone(), di));
         } finally {
             workers.shutdownNow();
         }

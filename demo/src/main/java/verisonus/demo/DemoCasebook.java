@@ -105,6 +105,7 @@ public final class DemoCasebook {
                 "Derived a tone for " + recipe.title());
         DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
                 PlaybackSystem.find(t.getKey()).orElseThrow(), TrimJson.read("demo", t.getValue())));
+        DemoPerformance.keep(book.performances(), id, DemoParts.json(recipe, "perform"));
         if (recipe == Recipe.GLASS_HARBOUR) trial(book, id, where, TOLD_APART);
         if (recipe == Recipe.SLOW_COMET) trial(book, id, where, 0);
         where.heard().forEach((system, words) -> book.travels().keepNote(id,

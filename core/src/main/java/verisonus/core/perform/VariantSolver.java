@@ -80,10 +80,11 @@ public final class VariantSolver {
     public SolvedVariant solved(Variant from, VariantGoal goal, Progress progress) {
         List<String> amiss = new ArrayList<>();
         Tone now = from.on(base);
-        progress.step(0.2, "dirt");
-        if (goal.dirt().isPresent()) now = dirtier(now, before.dirt() + goal.dirt().getAsDouble(), amiss);
         if (goal.longerDecayS().isPresent()) now = longer(now, goal.longerDecayS().getAsDouble(), amiss);
         if (goal.repeatsDb().isPresent()) now = repeating(now, goal.repeatsDb().getAsDouble(), amiss);
+        // After what rings: it fills the gaps and so is read as dirt.
+        progress.step(0.2, "dirt");
+        if (goal.dirt().isPresent()) now = dirtier(now, before.dirt() + goal.dirt().getAsDouble(), amiss);
         progress.step(0.7, "loudness");
         PlayedReading after = PlayedReading.of(now, phrase);
         if (goal.louderLu().isPresent()) {

@@ -152,11 +152,11 @@ public final class SongModel {
             m.faults().forEach(f -> out.add(f + "."));
         });
         for (FewerVariants f : fewer.get())
-            out.add(String.format(Locale.ROOT, "Without %s, %s instead: %d moves fewer, at %.1f JND.", f.dropped(),
+            out.add(String.format(Locale.ROOT, "Without %s, %s instead: %s fewer, at %.1f JND.", f.dropped(),
                     Ground.of(desk).filter(g -> g.tone().name().equals(f.instead())).isPresent()
                             ? "the tone"
                             : f.instead(),
-                    f.movesSaved(), f.priceJnd()));
+                    f.movesSaved() == 1 ? "one move" : f.movesSaved() + " moves", f.priceJnd()));
         return out;
     }
 

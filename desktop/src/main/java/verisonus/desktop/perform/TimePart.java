@@ -117,7 +117,7 @@ final class TimePart extends VBox {
         FlowPane out = new FlowPane(6, 2, Nodes.label(place.block() + " " + place.control()), box,
                 Nodes.label(model.words(place), "quiet"));
         out.setAlignment(Pos.CENTER_LEFT);
-        out.setPrefWrapLength(420);
+        out.setPrefWrapLength(620);
         return out;
     }
 }

@@ -141,6 +141,9 @@ public record SongMap(List<Part> parts, List<Change> changes) {
     /** What is heard going wrong, in words, with the place. */
     public List<String> faults() {
         List<String> out = new ArrayList<>();
+        double silentMs = changes.stream().filter(c -> c.moves > 0).mapToDouble(Change::gapMs).max().orElse(0);
+        if (silentMs > GAP_HEARD_MS)
+            out.add(String.format(Locale.ROOT, "each change is silent for %.0f ms; change in a rest", silentMs));
         for (int i = 0; i < changes.size(); i++) {
             Change c = changes.get(i);
             String where = "into " + parts.get(i + 1).section.name();
@@ -149,8 +152,6 @@ public record SongMap(List<Part> parts, List<Change> changes) {
                         "%s: %.1f s of repeats or space are cut off; change a beat earlier, or"
                                 + " leave them on",
                         where, c.tailCutS));
-            if (c.moves > 0 && c.gapMs > GAP_HEARD_MS)
-                out.add(String.format(Locale.ROOT, "%s: silent for %.0f ms; change in a rest", where, c.gapMs));
             if (c.stopsLoop) out.add(where + ": the loop stops or changes colour; put the looper last");
             if (c.moves > 2) out.add(String.format(Locale.ROOT, "%s: %d moves at once", where, c.moves));
         }
