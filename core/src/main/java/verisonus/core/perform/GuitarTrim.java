@@ -28,11 +28,11 @@ import verisonus.core.work.Progress;
  * @param afterJnd the same with the trim
  */
 public record GuitarTrim(Tone base, Variant variant, double beforeJnd, double afterJnd) {
-    private static final double PLAYED_S = 8;
+    private static final double PLAYED_S = 6;
     private static final double PRICE_JND = 0.15;
     private static final int MOST_CONTROLS = 4;
-    private static final double[] LEVELS_DB = {-9, -6, -4, -2, -1, 1, 2, 4, 6, 9};
-    private static final double[] TURNS = {-3, -2, -1, -0.5, 0.5, 1, 2, 3};
+    private static final double[] LEVELS_DB = {-8, -5, -2.5, -1, 1, 2.5, 5, 8};
+    private static final double[] TURNS = {-2.5, -1.2, -0.5, 0.5, 1.2, 2.5};
     /** Third octaves more than this under the loudest count for nothing. */
     private static final double DEPTH_DB = 40;
 

@@ -74,7 +74,7 @@ class AlignmentTest {
     }
 
     @ParameterizedTest
-    @ValueSource(doubles = {0.998, 0.9965, 1.0035})
+    @ValueSource(doubles = {0.998, 1.0035})
     void aTakeThatDriftsIsStretchedToTheReference(double speed) {
         float[] x = Signal.plucks(0.41, 5).atDb(-8).lasting(12).mid();
         float[] drifting = Signal.array(x.length, i -> x[(int) Math.min(x.length - 1, i / speed)]);

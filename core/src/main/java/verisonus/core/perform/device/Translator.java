@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Gear;
@@ -82,39 +83,35 @@ public final class Translator {
                 used.merge(b.model().name(), 1, Integer::sum);
                 continue;
             }
-            Tone replaced = replaced(now, b, used, changes);
-            now = replaced;
+            now = replaced(from, now, b, used, changes);
         }
         return now;
     }
 
-    private Tone replaced(Tone now, Block b, Map<String, Integer> used, List<Translation.Change> changes) {
+    /** What stands for a block is chosen on the tone as it is but for that block, so that one choice does not cloud the next. */
+    private Tone replaced(Tone whole, Tone now, Block b, Map<String, Integer> used, List<Translation.Change> changes) {
         double least = Double.POSITIVE_INFINITY;
-        Tone best = now;
-        String words = "";
+        Optional<Block> best = Optional.empty();
         for (Model m : Gear.of(b.model().kind())) {
             if (used.getOrDefault(m.name(), 0) >= device.counts().getOrDefault(m.name(), 0)) continue;
-            Tone tried = fair.balanced(now, now.with(b.exchangedFor(m)), b.id());
+            Tone tried = fair.balanced(whole, whole.with(b.exchangedFor(m)), b.id());
             double gap = heard.gapJnd(tried);
             if (gap < least) {
                 least = gap;
-                best = tried;
-                words = b.model().name() + " → " + m.name();
+                best = tried.find(b.id());
             }
         }
         Tone without = now.without(b.id());
-        double gone = without.blocks().isEmpty() ? Double.POSITIVE_INFINITY : heard.gapJnd(without);
+        double gone = whole.blocks().size() < 2 ? Double.POSITIVE_INFINITY : heard.gapJnd(whole.without(b.id()));
         // What colours can be turned until it is near; an effect that is further off than none at all cannot.
-        boolean goes = words.isEmpty() || !colours(b.model().kind()) && gone <= least;
-        if (goes) {
+        if (best.isEmpty() || !colours(b.model().kind()) && gone <= least) {
             changes.add(new Translation.Change(b.id(), "no " + b.model().name() + ": it goes",
                     Double.isFinite(gone) ? gone : 0));
             return without;
         }
-        Block in = best.find(b.id()).orElseThrow();
-        used.merge(in.model().name(), 1, Integer::sum);
-        changes.add(new Translation.Change(b.id(), words, least));
-        return best;
+        used.merge(best.get().model().name(), 1, Integer::sum);
+        changes.add(new Translation.Change(b.id(), b.model().name() + " → " + best.get().model().name(), least));
+        return now.with(best.get());
     }
 
     /** What is more than the device holds goes, what is missed least first; an amp with its loudspeaker stays. */

@@ -15,13 +15,16 @@ import verisonus.core.sound.Stft;
  */
 public final class SectionFinder {
     private static final double STEP_S = 0.2;
-    private static final double REACH_S = 8;
+    private static final double REACH_S = 6;
+    private static final double NEAR_S = 3;
     private static final double SHORTEST_S = 6;
     private static final int SIZE = 8192;
     private static final int CLASSES = 12;
     /** A peak this far over the mean of the curve, in its standard deviations, begins a section. */
-    private static final double CLEAR = 0.9;
+    private static final double CLEAR = 0.6;
     private static final double ALIKE = 0.80;
+    /** Level tells verse from chorus, and also a fill from a rest: little of it is best (made songs, SectionReport). */
+    private static final double LEVEL_WEIGHT = 0.2;
     private static final Bands COLOUR = Bands.thirds(63, 10000);
 
     private SectionFinder() {}
@@ -30,7 +33,8 @@ public final class SectionFinder {
     public static List<Section> of(Sound sound) {
         double[][] features = features(sound);
         List<Double> edges = new ArrayList<>(List.of(0.0));
-        for (int i : peaks(novelty(features))) edges.add(i * STEP_S);
+        double[] near = novelty(features, NEAR_S);
+        for (int i : peaks(novelty(features, REACH_S))) edges.add(sharper(near, i) * STEP_S);
         edges.add(sound.durationS());
         List<Section> out = new ArrayList<>();
         List<double[]> kinds = new ArrayList<>();
@@ -130,13 +134,22 @@ public final class SectionFinder {
                     ? Math.sqrt(0.5 / CLASSES)
                     : k < columns - 1
                             ? Math.sqrt(1.0 / (columns - 1 - CLASSES))
-                            : 0.7;
+                            : LEVEL_WEIGHT;
             for (double[] r : rows) r[k] = weight * (r[k] - mean) / (Math.sqrt(square) + 1e-6);
         }
     }
 
-    private static double[] novelty(double[][] f) {
-        int reach = (int) Math.round(REACH_S / STEP_S);
+    /** The moment near an edge at which the music next to it changes most. */
+    private static int sharper(double[] near, int edge) {
+        int best = edge;
+        int width = (int) Math.round(NEAR_S / STEP_S);
+        for (int t = Math.max(0, edge - width); t <= Math.min(near.length - 1, edge + width); t++)
+            if (near[t] > near[best]) best = t;
+        return best;
+    }
+
+    private static double[] novelty(double[][] f, double reachS) {
+        int reach = (int) Math.round(reachS / STEP_S);
         double[] out = new double[f.length];
         for (int t = 0; t < f.length; t++) {
             double sum = 0;

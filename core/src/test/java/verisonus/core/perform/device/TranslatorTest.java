@@ -20,7 +20,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 class TranslatorTest {
-    private static final Sound PHRASE = Signal.plucks(0.3, 4).lasting(4);
+    private static final Sound PHRASE = Signal.plucks(0.3, 4).lasting(2.5);
     private static final Tone TONE = new Tone("t", List.of(Block.of("mid-hump overdrive").with("drive", 3),
             Block.of("mid-forward crunch").with("gain", 3), Block.of("2×12 open"), Block.of("dynamic microphone"),
             Block.of("tape-like echo").with(ControlNames.MIX, 20)));
