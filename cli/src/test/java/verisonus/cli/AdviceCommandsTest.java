@@ -118,7 +118,7 @@ class AdviceCommandsTest {
         assertThat(doc.path("start").path("nearest").asString()).isNotBlank();
         assertThat(Files.readString(dir.resolve("out/gap.json"))).contains("\"wanted_so\" : true");
         JsonNode raw = json(Said.by("derive", "--reference", reference, "--di", reference, "--out", at("raw"),
-                "--track", "amp-and-cabinet", "--json"));
+                "--track", "amp-and-cabinet", "--seconds", "0.5", "--json"));
         assertThat(raw.path("tone").path("blocks").size()).isEqualTo(1);
     }
 

@@ -89,12 +89,17 @@ class PerformCommandsTest {
         Files.writeString(dir.resolve("device.json"), "{\"schema\":\"verisonus.rig/1\",\"guitars\":[],\"blocks\":["
                 + "{\"model\":\"open clean\",\"count\":1},{\"model\":\"1×12 open\",\"count\":1},"
                 + "{\"model\":\"dynamic microphone\",\"count\":1}],\"limits\":{\"blocks\":3}}");
-        JsonNode t = json("translate", "--tone", tone, "--di", di, "--device", at("device.json"), "--out",
+        String small = new CommandFolder(dir).write("small.json",
+                "{\"schema\":\"verisonus.tone/1\",\"name\":\"s\",\"blocks\":["
+                        + "{\"id\":\"amp\",\"model\":\"small combo\"},{\"id\":\"cabinet\",\"model\":\"1×12 open\"},"
+                        + "{\"id\":\"microphone\",\"model\":\"dynamic microphone\"},"
+                        + "{\"id\":\"echo\",\"model\":\"clean echo\",\"settings\":{\"mix\":20}}]}");
+        JsonNode t = json("translate", "--tone", small, "--di", di, "--device", at("device.json"), "--out",
                 at("there.json"), "--json");
         assertThat(t.path("gap_jnd").asDouble()).isLessThanOrEqualTo(t.path("merely_carried_over_jnd").asDouble());
         assertThat(t.path("tone").path("blocks").size()).isLessThanOrEqualTo(3);
-        JsonNode b = json("builds", "--tone", tone, "--di", di, "--json");
-        assertThat(b.path("builds")).hasSize(3);
+        JsonNode b = json("builds", "--tone", small, "--di", di, "--json");
+        assertThat(b.path("builds")).hasSize(2);
         JsonNode drive = json("transparency", "--tone", tone, "--di", di, "--json");
         assertThat(drive.path("left_jnd").asDouble()).isPositive();
     }

@@ -193,7 +193,9 @@ class PerformModelsTest {
 
     @Test
     void fewerPartsAndAnotherDeviceAreWorkedOutForTheToneAsItIs() throws IOException {
-        keepTone();
+        fixture.keepTone(new Tone("small", List.of(Block.of("small combo"), Block.of("2×12 open"),
+                Block.of("dynamic microphone"), Block.of("clean echo").with(ControlNames.MIX, 20))),
+                new GapLedger(List.of(), 0));
         ElsewhereModel model = new ElsewhereModel(fixture.desk());
         model.findBuilds();
         fixture.settle();
