@@ -34,6 +34,7 @@ final class WarmUp {
             run("render", "--tone", out + "/tone.json", "--di", audio.get(1), "--out", out + "/again.wav");
             run("travel", audio.get(0));
             run("controls");
+            run("times", "--bpm", "100", "--json");
             return 0;
         }
 

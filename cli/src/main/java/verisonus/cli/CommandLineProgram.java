@@ -1,9 +1,10 @@
 package verisonus.cli;
 
 import java.io.PrintStream;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -43,18 +44,15 @@ public final class CommandLineProgram {
      */
     public static int run(String[] args, Map<String, Object> windowCommands) {
         CommandLine line = new CommandLine(new Root());
-        windowCommands.forEach(line::addSubcommand);
-        for (Object command : List.of(new MeasureCommand(), new ControlsCommand(), new RenderCommand(),
-                new SwapCommand(), new TurnCommand(), new PlacesCommand(),
-                new LevelsCommand(), new ImpulsesCommand(), new CaptureCommand(),
-                new DeriveCommand(), new MovesCommand(), new PassagesCommand(), new FeelCommand(),
-                new ReachCommand(), new PlayingCommand(), new CompareCommand(), new TravelCommand(),
-                new SweepCommand(), new TimesCommand(),
-                new RepeatsCommand(), new SheetCommand(), new SettingsCommand(), new TrialCommand(),
-                new VariantsCommand(),
-                new TempoCommand(), new PedalCommand(), new MapCommand(), new TranslateCommand(), new BuildsCommand(),
-                new TransparencyCommand())) {
-            line.addSubcommand(command);
+        Map<String, Supplier<Object>> all = commands();
+        windowCommands.forEach((name, command) -> all.put(name, () -> command));
+        // A command that is named is the only one that has to be made; only help and slips need to know them all.
+        @Nullable
+        Supplier<Object> asked = args.length == 0 ? null : all.get(args[0]);
+        if (asked != null) {
+            line.addSubcommand(args[0], asked.get());
+        } else {
+            all.forEach((name, made) -> line.addSubcommand(name, made.get()));
         }
         line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));
         line.setParameterExceptionHandler((e, _) -> {
@@ -67,6 +65,42 @@ public final class CommandLineProgram {
         return System.out.checkError() && status == 0
                 ? said(System.err, "standard output: it is full or closed; the result was not printed whole", 4)
                 : status;
+    }
+
+    /** How each command is made, by name, in the order of the help. */
+    private static Map<String, Supplier<Object>> commands() {
+        Map<String, Supplier<Object>> out = new LinkedHashMap<>();
+        out.put("measure", MeasureCommand::new);
+        out.put("controls", ControlsCommand::new);
+        out.put("render", RenderCommand::new);
+        out.put("swap", SwapCommand::new);
+        out.put("turn", TurnCommand::new);
+        out.put("places", PlacesCommand::new);
+        out.put("levels", LevelsCommand::new);
+        out.put("impulses", ImpulsesCommand::new);
+        out.put("capture", CaptureCommand::new);
+        out.put("derive", DeriveCommand::new);
+        out.put("moves", MovesCommand::new);
+        out.put("passages", PassagesCommand::new);
+        out.put("feel", FeelCommand::new);
+        out.put("reach", ReachCommand::new);
+        out.put("playing", PlayingCommand::new);
+        out.put("compare", CompareCommand::new);
+        out.put("travel", TravelCommand::new);
+        out.put("sweep", SweepCommand::new);
+        out.put("variants", VariantsCommand::new);
+        out.put("tempo", TempoCommand::new);
+        out.put("pedal", PedalCommand::new);
+        out.put("map", MapCommand::new);
+        out.put("translate", TranslateCommand::new);
+        out.put("builds", BuildsCommand::new);
+        out.put("transparency", TransparencyCommand::new);
+        out.put("trial", TrialCommand::new);
+        out.put("times", TimesCommand::new);
+        out.put("repeats", RepeatsCommand::new);
+        out.put("sheet", SheetCommand::new);
+        out.put("settings", SettingsCommand::new);
+        return out;
     }
 
     private static int executed(CommandLine line, String[] args) {
