@@ -13,6 +13,7 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.LogEntry;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.PerformShelf;
 import verisonus.casebook.store.Region;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.feel.TouchCurve;
@@ -60,8 +61,15 @@ public final class CaseSheet {
         }
         SheetSource source = new SheetSource(made(reference, region, di), drawings, book.travels().trims(entry.id()),
                 book.travels().notes(entry.id()),
-                book.logbook(entry.id()).stream().limit(MOST_TRIED).map(LogEntry::text).toList());
+                book.logbook(entry.id()).stream().limit(MOST_TRIED).map(LogEntry::text).toList(),
+                played(book, entry.id()));
         return new ToneSheet(entry.name(), entry.artist(), findings(book, media), tone, travelled, book.rig(), source);
+    }
+
+    private static PlayedTonight played(Casebook book, long caseId) {
+        PerformShelf shelf = book.performances();
+        return new PlayedTonight(shelf.variants(caseId), shelf.tempo(caseId), shelf.pedals(caseId),
+                shelf.song(caseId));
     }
 
     /** Several cases in one document, each on sheets of its own. */

@@ -6,6 +6,7 @@ import java.util.Set;
 
 /** What can be left out of a sheet; what to set is always there. */
 public enum SheetPart {
+    PLAYED("how it is played"),
     REASONS("why it is set so"),
     DRAWINGS("drawings"),
     RECORD("what the recording shows"),

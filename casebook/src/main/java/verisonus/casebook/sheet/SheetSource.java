@@ -13,10 +13,12 @@ import verisonus.core.travel.trim.Trim;
  * @param trims by playback system
  * @param notes what was heard, by playback system
  * @param tried changes of the case, newest first
+ * @param played how the tone is played
  */
 public record SheetSource(List<String> made, List<Drawing> drawings, Map<String, Trim> trims,
-        Map<String, String> notes, List<String> tried) {
-    public static final SheetSource NONE = new SheetSource(List.of(), List.of(), Map.of(), Map.of(), List.of());
+        Map<String, String> notes, List<String> tried, PlayedTonight played) {
+    public static final SheetSource NONE = new SheetSource(List.of(), List.of(), Map.of(), Map.of(), List.of(),
+            PlayedTonight.NOTHING);
 
     public SheetSource {
         made = List.copyOf(made);

@@ -16,6 +16,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
@@ -74,6 +75,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
             beforePlaying(page);
         }, () -> page.paragraph("No tone has been derived yet."));
         if (parts.isEmpty() || tone.isEmpty() && findings.isEmpty()) return page;
+        if (parts.contains(SheetPart.PLAYED))
+            tone.ifPresent(t -> source.played().write(page, t.tone(), rig));
         page.newSheet();
         if (parts.contains(SheetPart.DRAWINGS)) source.drawings().forEach(page::picture);
         tone.filter(_ -> parts.contains(SheetPart.REASONS)).ifPresent(t -> reasons(page, t));
@@ -92,6 +95,8 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         tone.ifPresentOrElse(t -> {
             List<List<String>> rows = new SettingRows(t, rig).rows();
             page.table(List.of("", "", "set to"), rows.stream().map(r -> r.subList(0, 3)).toList());
+            source.played().variants(page, t.tone(), rig);
+            source.played().song(page, t.tone());
         }, () -> page.paragraph("No tone has been derived yet."));
         return page;
     }
@@ -136,7 +141,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         List<List<String>> rows = new ArrayList<>();
         if (!rig.guitars().isEmpty()) rows.add(List.of("Guitar", String.join(" or ", rig.guitars())));
         for (EvidenceSentences f : findings)
-            if (BEFORE_PLAYING.contains(f.topic()) && !f.sentence().startsWith("Cannot"))
+            if (BEFORE_PLAYING.contains(f.topic()) && !f.sentence().startsWith("Cannot") && !isOvertaken(f))
                 rows.add(List.of(f.topic(), f.sentence() + (f.remark().isEmpty() ? "" : " (" + f.remark() + ")")));
         for (String made : source.made())
             rows.add(List.of(made.substring(0, Math.max(0, made.indexOf(':'))),
@@ -144,6 +149,12 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         if (rows.isEmpty()) return;
         page.heading("Before playing");
         page.table(List.of("", ""), rows);
+    }
+
+    /** What the recording alone did not show and the phrase played again did is no news before playing. */
+    private boolean isOvertaken(EvidenceSentences f) {
+        return f.topic().equals("Echo") && f.sentence().startsWith("No ") && tone.isPresent() && tone.get().tone()
+                .blocks().stream().anyMatch(b -> b.on() && b.model().kind() == GearKind.ECHO);
     }
 
     private void reasons(Page page, DerivedTone t) {

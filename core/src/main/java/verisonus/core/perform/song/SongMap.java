@@ -63,7 +63,7 @@ public record SongMap(List<Part> parts, List<Change> changes) {
         List<Change> changes = new ArrayList<>();
         for (int i = 1; i < parts.size(); i++) {
             changes.add(change(sounding(parts.get(i - 1), tone, tones), sounding(parts.get(i), tone, tones),
-                    parts.get(i), way));
+                    parts.get(i), way, tone.name()));
         }
         return new SongMap(parts, changes);
     }
@@ -91,14 +91,14 @@ public record SongMap(List<Part> parts, List<Change> changes) {
         }
     }
 
-    private static Change change(Tone from, Tone to, Part next, SwitchWay way) {
+    private static Change change(Tone from, Tone to, Part next, SwitchWay way, String home) {
         Variant differs = Variant.between(next.variant, from, to);
         List<String> steps = new ArrayList<>();
         if (differs.differences() == 0) return new Change(0, steps, 0, 0, false);
         Set<String> turned = new LinkedHashSet<>();
         for (ControlPlace p : differs.settings().keySet()) turned.add(p.block());
         if (way.oneMove()) {
-            steps.add("to " + next.variant);
+            steps.add(to.name().equals(home) ? "back to the tone" : "to " + next.variant);
         } else {
             differs.switches().forEach((id, on) -> steps.add(id + (on ? " on" : " off")));
             for (String id : turned)
