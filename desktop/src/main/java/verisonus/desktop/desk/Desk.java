@@ -21,6 +21,7 @@ import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -197,7 +198,7 @@ public final class Desk {
                 region.flatMap(r -> book.measurement(r.id())),
                 region.map(r -> book.judgements().verdicts(r.id())).orElse(List.of()),
                 book.judgements().claims(entry.id()),
-                book.tone(entry.id()), book.performances().variants(entry.id()).size(),
+                book.tone(entry.id()), book.performances().variants(entry.id()).stream().map(Variant::name).toList(),
                 book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));

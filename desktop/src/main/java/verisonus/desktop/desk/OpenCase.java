@@ -19,17 +19,18 @@ import verisonus.casebook.store.Region;
  * @param measurement of that region
  * @param verdicts what the player says of its findings
  * @param claims what is said about the case's gear
- * @param variants how many variants its tone has
+ * @param variants names of its tone's variants
  * @param tried whether a blind trial has ended
  */
 public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions, Optional<Region> region,
         Optional<Measurement> measurement, List<Judgement> verdicts, List<ClaimEntry> claims,
-        Optional<DerivedTone> tone, int variants, boolean tried) {
+        Optional<DerivedTone> tone, List<String> variants, boolean tried) {
     public OpenCase {
         media = List.copyOf(media);
         regions = List.copyOf(regions);
         verdicts = List.copyOf(verdicts);
         claims = List.copyOf(claims);
+        variants = List.copyOf(variants);
     }
 
     public Optional<Medium> first(Medium.Role role) {
@@ -49,7 +50,7 @@ public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions
             case MEASURE -> measurement.isPresent() ? Standing.DONE : Standing.UNTOUCHED;
             case DERIVE -> tone.map(t -> t.gap().audibleRows() == 0 ? Standing.DONE : Standing.BEGUN)
                     .orElse(Standing.UNTOUCHED);
-            case PERFORM -> variants > 0 ? Standing.BEGUN : Standing.UNTOUCHED;
+            case PERFORM -> !variants.isEmpty() ? Standing.BEGUN : Standing.UNTOUCHED;
             case TRIAL -> tried ? Standing.DONE : Standing.UNTOUCHED;
             case TRAVEL, SHEET -> tone.isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;
         };

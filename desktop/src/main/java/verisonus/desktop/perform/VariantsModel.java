@@ -1,8 +1,10 @@
 package verisonus.desktop.perform;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -10,6 +12,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.LevelPoint;
 import verisonus.core.perform.SolvedVariant;
 import verisonus.core.perform.VariantGoal;
@@ -19,12 +22,16 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundReader;
 import verisonus.desktop.derive.ScaleEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 
 /** Variants of the case's tone: made by a goal or by hand, heard, side by side by what a listener notices. */
 public final class VariantsModel {
+    private static final int LADDER = 5;
+
     private final Desk desk;
     private final ReadOnlyObjectWrapper<List<Variant>> variants = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<Optional<VariantMatrix>> matrix = new ReadOnlyObjectWrapper<>(Optional
@@ -103,6 +110,50 @@ public final class VariantsModel {
     private static VariantGoal goal(String louder, String dirtier, String longer, String repeats) {
         return new VariantGoal(OptionalDouble.of(figure(louder).orElse(0)), figure(dirtier), figure(longer),
                 figure(repeats));
+    }
+
+    /** Steps of dirt from the tone to a variant, all as loud as the tone, kept as variants of their own. */
+    public void ladder(String name) {
+        Optional<Ground> ground = Ground.of(desk);
+        Optional<Variant> to = find(name.strip());
+        if (ground.isEmpty() || to.isEmpty()) {
+            said.set("Name a variant that is there: the ladder leads from the tone to it.");
+            return;
+        }
+        desk.work().run("Building a ladder to " + to.get().name(), progress -> new VariantSolver(ground.get().tone(),
+                ground.get().di(), Optional.empty(), Optional.empty()).ladder(to.get(), LADDER, progress), steps -> {
+                    // The first step is the tone itself, as the last is the variant.
+                    for (SolvedVariant s : steps.subList(1, steps.size() - 1))
+                        desk.book().performances().keep(ground.get().caseId(), s.variant());
+                    said.set("Between the tone and " + to.get().name() + " stand " + (steps.size() - 2)
+                            + " steps of dirt, each as loud as the tone.");
+                    desk.refresh();
+                });
+    }
+
+    /** What to turn for another guitar, from a take of it, kept as a variant of the guitar's name. */
+    public void otherGuitar(String name, Path take) {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty() || name.isBlank()) {
+            said.set("Name the variant after the guitar first.");
+            return;
+        }
+        desk.work().run("Listening to the other guitar", progress -> {
+            Sound other = SoundReader.read(take).sound();
+            return GuitarTrim.of(name.strip(), ground.get().tone(), ground.get().di(), other, progress);
+        }, t -> {
+            if (!t.base().equals(ground.get().tone())) {
+                said.set("Put an instrument input at the chain's beginning in Derive first: the other guitar's level is"
+                        + " turned there.");
+                return;
+            }
+            desk.book().performances().keep(ground.get().caseId(), t.variant());
+            said.set(String.format(Locale.ROOT, "%s: %.1f JND from the first guitar as the tone is, %.1f so.",
+                    t.variant()
+                            .name(),
+                    t.beforeJnd(), t.afterJnd()));
+            desk.refresh();
+        });
     }
 
     static OptionalDouble figure(String typed) {

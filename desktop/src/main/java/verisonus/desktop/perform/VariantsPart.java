@@ -17,16 +17,22 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.travel.NamedBand;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
 /** Variants as rows, what a listener notices as columns; below, another one by its goal or by hand. */
 final class VariantsPart extends VBox {
     private static final double MARKED_DB = 1.5;
     private static final double MARKED_JND = 1;
+    private static final double ROW = 26;
+
+    private static final FileChooser.ExtensionFilter TAKES = new FileChooser.ExtensionFilter("Recordings", "*.wav",
+            "*.flac", "*.aiff", "*.aif", "*.ogg", "*.mp3", "*.WAV", "*.FLAC");
 
     private final VariantsModel model;
     private final GridPane table = new GridPane();
@@ -114,6 +120,7 @@ final class VariantsPart extends VBox {
         String title = variant.map(Variant::name).orElse("the tone");
         RadioButton hear = new RadioButton(title);
         hear.setToggleGroup(group);
+        hear.setMinHeight(ROW);
         hear.setId("hear-" + title.replace(' ', '-'));
         hear.setSelected(model.heard().get().equals(variant.map(Variant::name).orElse("")));
         hear.setTooltip(new Tooltip(variant.map(v -> model.words(base, v)).orElse("as it was derived")
@@ -183,11 +190,11 @@ final class VariantsPart extends VBox {
         make.setTooltip(new Tooltip("solved on your take, played and read again"));
         make.setOnAction(_ -> model.solve(name.getText(), louder.getText(), dirtier.getText(), longer.getText(),
                 repeats.getText()));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("a variant called", "quiet"), name, Nodes.label("louder by",
-                "quiet"), louder, Nodes.label("LU, dirtier by", "quiet"), dirtier,
-                Nodes.label("longer space by",
+        FlowPane out = new FlowPane(6, 4, Nodes.label("called", "quiet"), name, Nodes.label("louder by",
+                "quiet"), louder, Nodes.label("LU, dirt by", "quiet"), dirtier,
+                Nodes.label("space by",
                         "quiet"),
-                longer, Nodes.label("s, repeats louder by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
+                longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
@@ -202,7 +209,18 @@ final class VariantsPart extends VBox {
         set.setId("set-variant");
         set.setOnAction(_ -> model.set(name.getText(), typed.getText()));
         typed.setOnAction(_ -> model.set(name.getText(), typed.getText()));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set);
+        Button ladder = new Button("Five steps to it, about 8 s");
+        ladder.setId("variant-ladder");
+        ladder.setTooltip(
+                new Tooltip("three variants between the tone and the one named above: evenly more dirt, as loud"));
+        ladder.setOnAction(_ -> model.ladder(name.getText()));
+        Button guitar = new Button("For another guitar");
+        guitar.setId("variant-guitar");
+        guitar.setTooltip(
+                new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
+        guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
+                .ifPresent(f -> model.otherGuitar(name.getText(), f)));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

@@ -115,11 +115,18 @@ final class MarginView extends BorderPane {
         return b;
     }
 
+    /** References, then variants of the tone. */
     private static java.util.List<Node> media(OpenCase o) {
-        return o.media().stream().filter(m -> m.role() == Medium.Role.REFERENCE)
-                .<Node>map(m -> Nodes.padded(Nodes.label(o.references().size() < 2
-                        ? Optional.of(o.entry().artist()).filter(a -> !a.isEmpty()).orElse(m.title())
-                        : m.title(), "quiet", "small"), 2, 0, 0, 0))
-                .toList();
+        java.util.List<Node> out = new java.util.ArrayList<>();
+        for (Medium m : o.references()) {
+            String words = o.references().size() < 2
+                    ? Optional.of(o.entry().artist()).filter(a -> !a.isEmpty()).orElse(m.title())
+                    : m.title();
+            out.add(Nodes.padded(Nodes.label(words, "quiet", "small"), 2, 0, 0, 0));
+        }
+        if (!o.variants().isEmpty())
+            out.add(Nodes.padded(Nodes.wrapped("also as " + String.join(", ", o.variants()), "quiet", "small"), 2, 0, 0,
+                    0));
+        return out;
     }
 }

@@ -21,6 +21,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.SoundWriter;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.Standing;
@@ -89,6 +90,26 @@ class PerformModelsTest {
         fixture.settle();
         assertThat(model.variants().get()).isEmpty();
         assertThat(model.matrix().get().orElseThrow().rows()).hasSize(1);
+    }
+
+    @Test
+    void aLadderAndAnotherGuitarBecomeVariantsOfTheirOwn() throws IOException {
+        fixture.keepTone(new Tone("rhythm", List.of(Block.of("instrument input"), Block.of("chiming edge"),
+                Block.of("dynamic microphone").with(ControlNames.LEVEL, -12))), new GapLedger(List.of(), 0));
+        VariantsModel model = new VariantsModel(fixture.desk());
+        model.ladder("lead");
+        assertThat(model.said().get()).contains("Name a variant that is there");
+        model.set("lead", "amp/gain 9");
+        model.ladder("lead");
+        fixture.settle();
+        assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("lead", "lead 2 of 5",
+                "lead 3 of 5", "lead 4 of 5");
+        Path take = dir.resolve("other.wav");
+        Files.write(take, SoundWriter.encode(DeskFixture.notes(3, 0.4).gained(-8), SoundWriter.Format.WAV_24));
+        model.otherGuitar("quiet guitar", take);
+        fixture.settle();
+        assertThat(model.find("quiet guitar").orElseThrow().settings().get(new ControlPlace("input", "level")))
+                .isPositive();
     }
 
     @Test
