@@ -55,9 +55,9 @@ final class VariantsPart extends VBox {
     }
 
     private void columns() {
-        table.getColumnConstraints().add(new ColumnConstraints(130));
+        table.getColumnConstraints().add(new ColumnConstraints(150));
         for (int i = 0; i < 5 + NamedBand.values().length; i++) {
-            ColumnConstraints c = new ColumnConstraints(i < 5 ? 56 : 52);
+            ColumnConstraints c = new ColumnConstraints(i < 5 ? 54 : 52);
             c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }
@@ -149,8 +149,8 @@ final class VariantsPart extends VBox {
         add(itself
                 ? String.format(Locale.ROOT, "%.2f", r.reading().dirt())
                 : signed(r.reading().dirt() - tone.reading().dirt(), "%+.2f"), 2, line, itself ? "quiet" : "ink");
-        add(String.format(Locale.ROOT, "%.1f", r.reading().headroomDb()).replace('-', '−'), 3, line,
-                r.reading().headroomDb() < 0 ? "warned" : "ink");
+        double headroom = Math.rint(10 * r.reading().headroomDb()) / 10 + 0.0;
+        add(String.format(Locale.ROOT, "%.1f", headroom).replace('-', '−'), 3, line, headroom < 0 ? "warned" : "ink");
         if (!itself)
             add(String.format(Locale.ROOT, "%.1f", r.change().jnd()), 4, line,
                     r.change().jnd() >= MARKED_JND ? "gap-ink" : "ink", "strong");

@@ -125,7 +125,7 @@ final class MarginView extends BorderPane {
             out.add(Nodes.padded(Nodes.label(words, "quiet", "small"), 2, 0, 0, 0));
         }
         if (!o.variants().isEmpty())
-            out.add(Nodes.padded(Nodes.wrapped("also as " + String.join(", ", o.variants()), "quiet", "small"), 2, 0, 0,
+            out.add(Nodes.padded(Nodes.label("also: " + String.join(", ", o.variants()), "quiet", "small"), 2, 0, 0,
                     0));
         return out;
     }
