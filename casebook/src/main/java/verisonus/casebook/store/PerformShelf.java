@@ -54,8 +54,10 @@ public final class PerformShelf {
     }
 
     public void keep(long caseId, PerformanceJson.Tempo t) {
-        put(caseId, Kind.TEMPO, "", PerformanceJson.write(t), String.format(java.util.Locale.ROOT,
-                "Set the tempo to %.1f BPM, %d times follow it", t.bpm(), t.bindings().size()));
+        int n = t.bindings().size();
+        put(caseId, Kind.TEMPO, "", PerformanceJson.write(t),
+                String.format(java.util.Locale.ROOT, "Set the tempo to %.1f BPM, ", t.bpm())
+                        + (n == 1 ? "one time follows it" : n + " times follow it"));
     }
 
     public List<PedalUse> pedals(long caseId) {

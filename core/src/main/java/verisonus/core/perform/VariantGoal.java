@@ -28,11 +28,6 @@ public record VariantGoal(OptionalDouble louderLu, OptionalDouble dirt, Optional
                     what + " by " + v.getAsDouble() + " is outside " + least + " to " + most);
     }
 
-    /** As loud as the tone. */
-    public VariantGoal asLoud() {
-        return new VariantGoal(louderLu.isPresent() ? louderLu : OptionalDouble.of(0), dirt, longerDecayS, repeatsDb);
-    }
-
     public VariantGoal louder(double lu) {
         return new VariantGoal(OptionalDouble.of(lu), dirt, longerDecayS, repeatsDb);
     }
@@ -47,9 +42,5 @@ public record VariantGoal(OptionalDouble louderLu, OptionalDouble dirt, Optional
 
     public VariantGoal repeating(double db) {
         return new VariantGoal(louderLu, dirt, longerDecayS, OptionalDouble.of(db));
-    }
-
-    public boolean isNothing() {
-        return louderLu.isEmpty() && dirt.isEmpty() && longerDecayS.isEmpty() && repeatsDb.isEmpty();
     }
 }

@@ -48,6 +48,15 @@ public final class VariantsModel {
         desk.open().subscribe(_ -> read());
         desk.sounds().subscribe(_ -> compare());
         desk.bench().subscribe(_ -> compare());
+        desk.bench().subscribe((was, now) -> {
+            if (was == Bench.PERFORM && now != was) hearTheTone();
+        });
+    }
+
+    /** What was tried here is heard here only: on every other bench, mine is the tone. */
+    private void hearTheTone() {
+        heard.set("");
+        Ground.of(desk).ifPresent(g -> desk.sounds().get().mine().ifPresent(m -> desk.hearMine(m, g.startS())));
     }
 
     private void read() {

@@ -86,6 +86,10 @@ class PerformModelsTest {
         model.hear("lead");
         fixture.settle();
         assertThat(model.heard().get()).isEqualTo("lead");
+        fixture.desk().bench().set(Bench.TRAVEL);
+        fixture.settle();
+        assertThat(model.heard().get()).as("on other benches mine is the tone").isEmpty();
+        fixture.desk().bench().set(Bench.PERFORM);
         fixture.desk().undo();
         fixture.settle();
         assertThat(model.variants().get()).isEmpty();

@@ -4,10 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.OptionalDouble;
 import verisonus.core.evidence.notes.PlayedNote;
 import verisonus.core.plan.NoteValue;
-import verisonus.core.plan.Repeats;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
@@ -128,11 +126,6 @@ public record RhythmPlan(double bpm, double grid, double firstLineS, List<Note> 
                 && Math.abs(p.atS - n.atS) >= TOGETHER_S && Math.abs(p.atS - n.atS) < near)).toList();
     }
 
-    /** The largest timing error of what is played, ms; none where nothing is. */
-    public OptionalDouble worstErrorMs() {
-        return notes.stream().filter(Note::isPlayed).mapToDouble(n -> Math.abs(n.errorMs)).max();
-    }
-
     /**
      * A note value that the echo could have.
      *
@@ -160,11 +153,5 @@ public record RhythmPlan(double bpm, double grid, double firstLineS, List<Note> 
         }
         out.sort(Comparator.comparingInt((Choice c) -> c.flams + c.between - c.accents));
         return out;
-    }
-
-    /** How many repeats of one note are heard at all. */
-    public static int audible(Echo echo) {
-        return new Repeats(echo.levelDb, Repeats.DEFAULT_FLOOR_DB).audible(echo.feedbackPercent)
-                .orElse(Integer.MAX_VALUE);
     }
 }
