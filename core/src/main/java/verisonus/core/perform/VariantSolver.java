@@ -170,15 +170,16 @@ public final class VariantSolver {
         return (low + high) / 2;
     }
 
-    private static Tone longer(Tone t, double bySeconds, List<String> amiss) {
+    private Tone longer(Tone t, double bySeconds, List<String> amiss) {
         Block space = on(t, GearKind.REVERB, "decay", "it has no space that is on");
-        return moved(t, space, ControlNames.DECAY, space.get(ControlNames.DECAY) + bySeconds, amiss);
+        double was = base.find(space.id()).orElseThrow().get(ControlNames.DECAY);
+        return moved(t, space, ControlNames.DECAY, was + bySeconds, amiss);
     }
 
-    private static Tone repeating(Tone t, double byDb, List<String> amiss) {
+    private Tone repeating(Tone t, double byDb, List<String> amiss) {
         Block echo = on(t, GearKind.ECHO, "repeats", "it has no echo that is on");
         MixLaw law = MixLaw.of(echo);
-        double wanted = law.wetDb(echo.get(ControlNames.MIX)) + byDb;
+        double wanted = law.wetDb(base.find(echo.id()).orElseThrow().get(ControlNames.MIX)) + byDb;
         if (wanted > 0) amiss.add("repeats cannot be louder than the note itself");
         return moved(t, echo, ControlNames.MIX, rounded(law.percentFor(wanted)), amiss);
     }

@@ -47,6 +47,13 @@ class VariantSolverTest {
     }
 
     @Test
+    void solvingAgainDoesNotAddUp() {
+        VariantGoal goal = VariantGoal.NOTHING.longer(0.5).repeating(6);
+        SolvedVariant once = SOLVER.solved("ambient", goal, Progress.NONE);
+        assertThat(SOLVER.solved(once.variant(), goal, Progress.NONE).variant()).isEqualTo(once.variant());
+    }
+
+    @Test
     void aGoalOutOfReachIsSaidWithTheEndOfTheTrack() {
         SolvedVariant v = SOLVER.solved("wall", VariantGoal.NOTHING.dirtier(1), Progress.NONE);
         assertThat(v.amiss()).singleElement().asString().contains("amp/gain at 10.0");

@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyLongProperty;
+import javafx.beans.property.ReadOnlyLongWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
@@ -42,6 +44,7 @@ public final class Desk {
     private final ObservableList<CaseLine> cases = FXCollections.observableArrayList();
     private final ObservableList<CaseLine> shownCases = FXCollections.unmodifiableObservableList(cases);
     private final ReadOnlyObjectWrapper<Optional<OpenCase>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyLongWrapper changes = new ReadOnlyLongWrapper();
     private final ReadOnlyObjectWrapper<Sounds> sounds = new ReadOnlyObjectWrapper<>(Sounds.NONE);
     private final ObjectProperty<Bench> bench = new SimpleObjectProperty<>(Bench.LISTEN);
     private final ObjectProperty<Isolation> isolation = new SimpleObjectProperty<>(Isolation.WHOLE);
@@ -162,6 +165,11 @@ public final class Desk {
         return heardOn.getReadOnlyProperty();
     }
 
+    /** Counts what was read anew: what is kept beside the case, as pedals or trims, is read again when it moves. */
+    public ReadOnlyLongProperty changes() {
+        return changes.getReadOnlyProperty();
+    }
+
     /** Reads everything shown anew from the casebook. */
     public void refresh() {
         rig.set(book.rig());
@@ -186,6 +194,7 @@ public final class Desk {
         } else if (!before.tone().map(DerivedTone::tone).equals(now.tone().map(DerivedTone::tone))) {
             renderMine();
         }
+        changes.set(changes.get() + 1);
     }
 
     private void read(CaseEntry entry) {

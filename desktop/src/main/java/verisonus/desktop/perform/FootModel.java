@@ -28,6 +28,7 @@ public final class FootModel {
     public FootModel(Desk desk) {
         this.desk = desk;
         desk.open().subscribe(_ -> read());
+        desk.changes().subscribe(_ -> read());
         desk.sounds().subscribe(_ -> read());
     }
 
@@ -90,14 +91,12 @@ public final class FootModel {
         desk.book().performances().keep(g.get().caseId(),
                 new PedalUse(pedal.strip(), r.get().place(), r.get().low(), r.get().high()));
         desk.refresh();
-        read();
     }
 
     public void drop(PedalUse use) {
         Ground.of(desk).ifPresent(g -> {
             desk.book().performances().drop(g.caseId(), use);
             desk.refresh();
-            read();
         });
     }
 

@@ -31,6 +31,7 @@ public final class SongModel {
     public SongModel(Desk desk) {
         this.desk = desk;
         desk.open().subscribe(_ -> read());
+        desk.changes().subscribe(_ -> read());
         desk.sounds().subscribe(_ -> mapped());
     }
 
@@ -122,7 +123,6 @@ public final class SongModel {
         Ground.of(desk).ifPresent(g -> {
             desk.book().performances().keep(g.caseId(), next);
             desk.refresh();
-            read();
         });
     }
 

@@ -52,6 +52,7 @@ public final class TimeModel {
     public TimeModel(Desk desk) {
         this.desk = desk;
         desk.open().subscribe(_ -> read());
+        desk.changes().subscribe(_ -> read());
         desk.sounds().subscribe(_ -> listen());
         desk.bench().subscribe(_ -> listen());
     }
@@ -143,7 +144,6 @@ public final class TimeModel {
     private void keep(Ground g, PerformanceJson.Tempo t) {
         desk.book().performances().keep(g.caseId(), t);
         desk.refresh();
-        read();
     }
 
     /** Binds a time to a note value, or frees it. */

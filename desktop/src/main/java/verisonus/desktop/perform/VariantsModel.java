@@ -45,7 +45,11 @@ public final class VariantsModel {
 
     public VariantsModel(Desk desk) {
         this.desk = desk;
-        desk.open().subscribe(_ -> read());
+        desk.open().subscribe(_ -> {
+            heard.set("");
+            read();
+        });
+        desk.changes().subscribe(_ -> read());
         desk.sounds().subscribe(_ -> compare());
         desk.bench().subscribe(_ -> compare());
         desk.bench().subscribe((was, now) -> {
@@ -61,7 +65,7 @@ public final class VariantsModel {
 
     private void read() {
         variants.set(desk.open().get().map(o -> desk.book().performances().variants(o.entry().id())).orElse(List.of()));
-        heard.set("");
+        if (find(heard.get()).isEmpty()) heard.set("");
         compare();
     }
 
@@ -113,7 +117,6 @@ public final class VariantsModel {
         String at = "loudness is turned at " + s.loudnessAt() + s.dirtAt().map(p -> ", dirt at " + p).orElse("");
         said.set(s.amiss().isEmpty() ? s.variant().name() + ": " + at + "." : String.join("; ", s.amiss()) + ".");
         desk.refresh();
-        read();
     }
 
     private static VariantGoal goal(String louder, String dirtier, String longer, String repeats) {
@@ -192,7 +195,6 @@ public final class VariantsModel {
         desk.book().performances().keep(ground.get().caseId(), next);
         said.set(next.name() + ": " + words(base, next) + ".");
         desk.refresh();
-        read();
     }
 
     private Optional<Tone> changed(Tone t, String typed) {
@@ -237,7 +239,6 @@ public final class VariantsModel {
         Ground.of(desk).ifPresent(g -> {
             desk.book().performances().dropVariant(g.caseId(), name);
             desk.refresh();
-            read();
         });
     }
 

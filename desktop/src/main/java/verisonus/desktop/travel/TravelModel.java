@@ -68,6 +68,7 @@ public final class TravelModel {
         this.sweeps = new SweepRecorder(inputs);
         desk.sounds().subscribe(_ -> work());
         desk.open().subscribe(_ -> read());
+        desk.changes().subscribe(_ -> read());
         levelDbSpl.subscribe(_ -> work());
     }
 

@@ -184,6 +184,10 @@ class PerformModelsTest {
         assertThat(r.isUseful()).isTrue();
         model.keep("pedal 1");
         assertThat(model.uses().get()).hasSize(1);
+        fixture.desk().undo();
+        assertThat(model.uses().get()).as("undone").isEmpty();
+        fixture.desk().redo();
+        assertThat(model.uses().get()).hasSize(1);
         new VariantsModel(fixture.desk()).set("dry", "echo off");
         assertThat(model.faults()).singleElement().asString().contains("does nothing in dry");
         model.drop(model.uses().get().getFirst());

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
@@ -48,15 +49,19 @@ public final class Translator {
         double before = heard.gapJnd(merely);
         Tone tuned = changes.isEmpty() ? merely : new Retuning(heard).nearest(merely, progress);
         double after = heard.gapJnd(tuned);
-        Tone out = after < before ? limited(fair.atConstantLoudness(tone, tuned)) : limited(merely);
+        Tone out = limited(after < before ? fair.atConstantLoudness(tone, tuned) : merely, changes);
         return new Translation(out.named(tone.name()), changes, Math.min(before, after), before);
     }
 
-    /** Balancing may have put a volume at the end for which there is no room. */
-    private Tone limited(Tone t) {
-        return t.blocks().size() <= device.mostBlocks()
-                ? t
-                : t.find("volume").filter(_ -> tone.find("volume").isEmpty()).map(_ -> t.without("volume")).orElse(t);
+    /** Balancing may have put a volume at the end for which the device has no room, or which it has not got. */
+    private Tone limited(Tone t, List<Translation.Change> changes) {
+        Optional<Block> added = t.find("volume").filter(_ -> tone.find("volume").isEmpty());
+        if (added.isEmpty() || device.has(added.get().model()) && t.blocks().size() <= device.mostBlocks()) return t;
+        changes.add(new Translation.Change("volume", String.format(java.util.Locale.ROOT,
+                "nothing behind its clipper sets the level: bring it %.1f dB %s by hand",
+                Math.abs(added.get().get(ControlNames.LEVEL)),
+                added.get().get(ControlNames.LEVEL) > 0 ? "up" : "down"), 0));
+        return t.without("volume");
     }
 
     private static Tone withoutIdle(Tone t) {
@@ -71,19 +76,21 @@ public final class Translator {
         return out;
     }
 
-    /** Every model that the device lacks is replaced or goes. */
+    /** Every model that the device lacks is replaced or goes; what it has is taken by its own blocks first. */
     private Tone owned(Tone from, List<Translation.Change> changes, Progress progress) {
-        Tone now = from;
         Map<String, Integer> used = new HashMap<>();
-        int n = 0;
+        List<Block> lacking = new ArrayList<>();
         for (Block b : from.blocks()) {
-            progress.step(0.3 * n++ / from.blocks().size(), "looking for " + b.model().name());
-            int has = device.counts().getOrDefault(b.model().name(), 0);
-            if (used.getOrDefault(b.model().name(), 0) < has) {
+            if (used.getOrDefault(b.model().name(), 0) < device.counts().getOrDefault(b.model().name(), 0)) {
                 used.merge(b.model().name(), 1, Integer::sum);
-                continue;
+            } else {
+                lacking.add(b);
             }
-            now = replaced(from, now, b, used, changes);
+        }
+        Tone now = from;
+        for (int i = 0; i < lacking.size(); i++) {
+            progress.step(0.3 * i / lacking.size(), "looking for " + lacking.get(i).model().name());
+            now = replaced(from, now, lacking.get(i), used, changes);
         }
         return now;
     }

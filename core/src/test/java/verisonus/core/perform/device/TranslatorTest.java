@@ -47,8 +47,18 @@ class TranslatorTest {
                 "mid-hump overdrive → transparent overdrive", "mid-forward crunch → chiming edge",
                 "tape-like echo → clean echo");
         assertThat(t.gapJnd()).isLessThan(t.merelyJnd());
-        assertThat(t.tone().blocks()).allSatisfy(b -> assertThat(
-                device.has(b.model()) || b.id().equals("volume")).isTrue());
+        assertThat(t.tone().blocks()).allSatisfy(b -> assertThat(device.has(b.model())).isTrue());
+    }
+
+    @Test
+    void whatTheDeviceHasIsKeptForTheBlockThatIsThatVeryModel() {
+        Tone two = new Tone("t", List.of(Block.of("mid-hump overdrive").named("first"),
+                Block.of("transparent overdrive").named("second"), Block.of("chiming edge"),
+                Block.of("dynamic microphone")));
+        Translation t = new Translator(two, PHRASE, device(9, "transparent overdrive", "chiming edge",
+                "dynamic microphone")).translated(Progress.NONE);
+        assertThat(t.tone().find("second").orElseThrow().model().name()).isEqualTo("transparent overdrive");
+        assertThat(t.tone().find("first")).isEmpty();
     }
 
     @Test
