@@ -17,8 +17,8 @@ import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.CommandFolder;
-import verisonus.core.compare.blind.SealedOrder;
-import verisonus.core.compare.blind.TrialForm;
+import verisonus.core.trial.blind.SealedOrder;
+import verisonus.core.trial.blind.TrialForm;
 
 @ResourceLock("java.lang.System.out")
 class TrialCommandTest {

@@ -6,11 +6,11 @@ import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
-import verisonus.core.compare.blind.BlindTrial;
-import verisonus.core.compare.blind.SealedOrder;
-import verisonus.core.compare.blind.StoppingRule;
-import verisonus.core.compare.blind.TrialForm;
-import verisonus.core.compare.blind.TrialResult;
+import verisonus.core.trial.blind.BlindTrial;
+import verisonus.core.trial.blind.SealedOrder;
+import verisonus.core.trial.blind.StoppingRule;
+import verisonus.core.trial.blind.TrialForm;
+import verisonus.core.trial.blind.TrialResult;
 import verisonus.core.work.InputFault;
 
 /** A blind trial as it is kept, and its result as {@code verisonus.trial/1}. */
@@ -22,6 +22,8 @@ public final class BlindTrialJson {
                 .put("sequential", t.rule().sequential()).put("seed", t.order().seed());
         ArrayNode answers = out.putArray("answers");
         t.answers().forEach(answers::add);
+        ArrayNode left = out.putArray("left_out");
+        t.leftOut().forEach(left::add);
         return out;
     }
 
@@ -32,7 +34,9 @@ public final class BlindTrialJson {
             TrialForm form = TrialForm.valueOf(n.path("form").asString("").toUpperCase(Locale.ROOT));
             List<Boolean> answers = new ArrayList<>();
             for (JsonNode a : n.path("answers")) answers.add(a.asBoolean());
-            return new BlindTrial(new SealedOrder(form, rule.most(), n.path("seed").asLong()), rule, answers);
+            List<Integer> left = new ArrayList<>();
+            for (JsonNode l : n.path("left_out")) left.add(l.asInt());
+            return new BlindTrial(new SealedOrder(form, rule.most(), n.path("seed").asLong()), rule, answers, left);
         } catch (IllegalArgumentException e) {
             throw new InputFault(name, "a blind trial in it cannot be read (" + e.getMessage() + ")", "begin it anew",
                     e);

@@ -28,6 +28,7 @@ public final class Casebook implements AutoCloseable {
     private final SoundStore sounds;
     private final TravelShelf travels;
     private final PerformShelf performances = new PerformShelf(this);
+    private final ListeningShelf listening = new ListeningShelf(this);
     private final Moments moments;
     private final TrialShelf trials;
     private final Judgements judgements;
@@ -104,6 +105,11 @@ public final class Casebook implements AutoCloseable {
     /** Moments of the logbook. */
     public Moments moments() {
         return moments;
+    }
+
+    /** Ratings, picks, own steps and training. */
+    public ListeningShelf listening() {
+        return listening;
     }
 
     /** How tones are played: variants, tempo, pedals, songs. */

@@ -6,10 +6,11 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.exchange.StoredTrial;
 import verisonus.casebook.exchange.BlindTrialJson;
-import verisonus.core.compare.blind.BlindTrial;
-import verisonus.core.compare.blind.StoppingRule;
-import verisonus.core.compare.blind.TrialForm;
+import verisonus.core.trial.blind.BlindTrial;
+import verisonus.core.trial.blind.StoppingRule;
+import verisonus.core.trial.blind.TrialForm;
 
 class TrialShelfTest {
     @TempDir

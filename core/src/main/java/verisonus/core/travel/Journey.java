@@ -254,16 +254,7 @@ public final class Journey {
     }
 
     private List<MonoLoss> mono() {
-        if (cause.isEmpty()) return List.of();
-        double[] sum = tone.power(1);
-        double[] sides = tone.power(2);
-        List<MonoLoss> out = new ArrayList<>();
-        for (NamedBand n : NamedBand.values()) {
-            if (PassageSpectra.isEmpty(n, sides)) continue;
-            double change = ratioDb(n, sum, sides);
-            if (change < -AUDIBLE_DB) out.add(new MonoLoss(n, change, cause.get()));
-        }
-        return out;
+        return cause.map(c -> MonoLoss.of(tone, c)).orElse(List.of());
     }
 
     private List<GapHeard> gaps(PassageSpectra r, AtEar mine, PlaybackSystem system) {

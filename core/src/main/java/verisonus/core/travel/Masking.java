@@ -5,7 +5,7 @@ package verisonus.core.travel;
  * and upwards by 24 + 230/f − 0.2·L dB a Bark, flatter the louder it is (E. Terhardt, "Calculating virtual pitch", 1979). A
  * band of music counts as covered where it lies more than {@value #OFFSET_DB} dB under what has spread there.
  */
-final class Masking {
+public final class Masking {
     static final double OFFSET_DB = 6;
     private static final double DOWN_DB_PER_BARK = 27;
 
@@ -23,7 +23,7 @@ final class Masking {
      * @param maskerDbSpl level of the masker in each
      * @param withOwn whether a masker covers its own band too, as another instrument does, or only its neighbours
      */
-    static double[] thresholdDbSpl(double[] hz, double[] maskerDbSpl, boolean withOwn) {
+    public static double[] thresholdDbSpl(double[] hz, double[] maskerDbSpl, boolean withOwn) {
         double[] out = new double[hz.length];
         for (int b = 0; b < hz.length; b++) {
             double power = 0;

@@ -1,5 +1,9 @@
 package verisonus.core.travel;
 
+import java.util.ArrayList;
+import java.util.List;
+import verisonus.core.sound.Sound;
+
 /**
  * What becomes of a band when both channels come out of one loudspeaker.
  *
@@ -7,6 +11,24 @@ package verisonus.core.travel;
  * @param cause why the channels do not add
  */
 public record MonoLoss(NamedBand band, double changeDb, Cause cause) {
+    /** What a recording of two channels loses on one loudspeaker, by band where it is heard; empty for one channel. */
+    public static List<MonoLoss> of(Sound sound) {
+        return sound.isStereo() ? of(PassageSpectra.of(sound), SideBySide.causeOf(sound)) : List.of();
+    }
+
+    static List<MonoLoss> of(PassageSpectra tone, Cause cause) {
+        double[] sum = tone.power(1);
+        double[] sides = tone.power(2);
+        List<MonoLoss> out = new ArrayList<>();
+        for (NamedBand n : NamedBand.values()) {
+            if (PassageSpectra.isEmpty(n, sides)) continue;
+            double change = 10 * Math.log10((PassageSpectra.bandPower(n, sum) + 1e-20)
+                    / (PassageSpectra.bandPower(n, sides) + 1e-20));
+            if (change < -Journey.AUDIBLE_DB) out.add(new MonoLoss(n, change, cause));
+        }
+        return out;
+    }
+
     /** Why two channels do not add. */
     public enum Cause {
         DOUBLED_TAKES("two takes, one a side"),

@@ -54,8 +54,8 @@ public final class PassageSpectra {
         return out;
     }
 
-    /** Moment by moment on one loudspeaker or two. */
-    float[][] on(int loudspeakers) {
+    /** Moment by moment on one loudspeaker or two; shared, not to be written to. */
+    public float[][] on(int loudspeakers) {
         return loudspeakers == 1 ? mid : both;
     }
 

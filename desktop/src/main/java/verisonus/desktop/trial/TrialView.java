@@ -18,9 +18,9 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import verisonus.casebook.store.StoredTrial;
-import verisonus.core.compare.blind.TrialForm;
-import verisonus.core.compare.blind.TrialResult;
+import verisonus.casebook.exchange.StoredTrial;
+import verisonus.core.trial.blind.TrialForm;
+import verisonus.core.trial.blind.TrialResult;
 import verisonus.desktop.player.Source;
 import verisonus.desktop.theme.Nodes;
 

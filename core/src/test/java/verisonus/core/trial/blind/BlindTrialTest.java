@@ -1,4 +1,4 @@
-package verisonus.core.compare.blind;
+package verisonus.core.trial.blind;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -128,5 +128,38 @@ class BlindTrialTest {
         assertThat(MatchedPassages.of(s, Sound.mono(turned, 48000)).leftLu()).isCloseTo(0, within(0.05));
         Sound stereo = Sound.stereo(s.channel(0), Signal.plucks(0.25, 2).lasting(3).channel(0), 48000);
         assertThat(MatchedPassages.of(s, stereo.atRate(44100)).first().isStereo()).isTrue();
+    }
+
+    @Test
+    void whatTheListenerCouldNotHearCountsNeitherWay() {
+        BlindTrial t = BlindTrial.begin(TrialForm.ABX, new StoppingRule(5, false), 11);
+        boolean skipped = t.isRecordNext();
+        BlindTrial out = t.leavingOut();
+        assertThat(out.of()).isZero();
+        assertThat(out.isRecordNext()).isEqualTo(t.order().isRecord(1));
+        assertThat(skipped).isEqualTo(t.order().isRecord(0));
+        while (!out.isEnded()) {
+            out = out.answered(out.isRecordNext());
+            if (out.of() == 2) out = out.leavingOut();
+        }
+        assertThat(out.right()).isEqualTo(5);
+        assertThat(out.leftOut()).containsExactly(0, 3);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"12, false", "12, true", "30, true", "60, true", "100, false"})
+    void guessingIsSaidToTellOnceInTwentyAtMostAndMoreAnswersMissLess(int most, boolean sequential) {
+        StoppingRule rule = new StoppingRule(most, sequential);
+        assertThat(rule.saidToTell(0.5)).isLessThanOrEqualTo(StoppingRule.ALPHA);
+        assertThat(rule.misses()).isGreaterThanOrEqualTo(0).isLessThan(new StoppingRule(5, sequential).misses());
+        assertThat(rule.saidToTell(1)).isEqualTo(1);
+    }
+
+    /** From the tables of the binomial: ten right of twelve or more happen to one who is right three times of four in 39 %. */
+    @Test
+    void twelveAnswersMissMostWhoAreRightThreeTimesOfFour() {
+        StoppingRule rule = new StoppingRule(12, false);
+        assertThat(rule.misses()).isCloseTo(1 - 0.3907, within(1e-3));
+        assertThat(rule.powerWords()).contains("missed 61 times in 100");
     }
 }

@@ -1,4 +1,4 @@
-package verisonus.core.compare.blind;
+package verisonus.core.trial.blind;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;

@@ -1,0 +1,5 @@
+/** How well comparisons by ear judge, with listeners whose ears are known. */
+@NullMarked
+package verisonus.bench.ears;
+
+import org.jspecify.annotations.NullMarked;
