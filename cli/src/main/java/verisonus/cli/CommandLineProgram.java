@@ -8,6 +8,8 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import verisonus.cli.ears.LayersCommand;
+import verisonus.cli.ears.TrialCommand;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
 import verisonus.cli.perform.PedalCommand;
@@ -96,6 +98,7 @@ public final class CommandLineProgram {
         out.put("builds", BuildsCommand::new);
         out.put("transparency", TransparencyCommand::new);
         out.put("trial", TrialCommand::new);
+        out.put("layers", LayersCommand::new);
         out.put("times", TimesCommand::new);
         out.put("repeats", RepeatsCommand::new);
         out.put("sheet", SheetCommand::new);

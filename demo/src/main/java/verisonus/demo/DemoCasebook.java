@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -25,11 +26,8 @@ import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.exchange.StoredTrial;
 import verisonus.casebook.words.EvidenceSentences;
-import verisonus.core.trial.blind.BlindTrial;
-import verisonus.core.trial.blind.StoppingRule;
-import verisonus.core.trial.blind.TrialForm;
+import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Locks;
@@ -48,9 +46,7 @@ public final class DemoCasebook {
     /** What the casebook's file is called. */
     public static final String FILE_NAME = "nine-lanterns.casebook";
 
-    private static final int ANSWERS = 12;
     private static final int TOLD_APART = 11;
-    private static final long SEED = 20_260_402;
 
     private DemoCasebook() {}
 
@@ -101,25 +97,21 @@ public final class DemoCasebook {
         JsonNode measured = DemoParts.json(recipe, "evidence");
         book.keepMeasurement(region, new Measurement(FindingsJson.read("demo", Json.text(measured.get("findings"))),
                 Json.text(measured.get("document"))));
-        book.keepTone(id, DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone"))),
-                "Derived a tone for " + recipe.title());
+        DerivedTone tone = DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone")));
+        book.keepTone(id, tone, "Derived a tone for " + recipe.title());
         DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
                 PlaybackSystem.find(t.getKey()).orElseThrow(), TrimJson.read("demo", t.getValue())));
         DemoPerformance.keep(book.performances(), id, DemoParts.json(recipe, "perform"));
-        if (recipe == Recipe.GLASS_HARBOUR) trial(book, id, where, TOLD_APART);
-        if (recipe == Recipe.SLOW_COMET) trial(book, id, where, 0);
+        Optional<GapRow> most = tone.gap().rows().stream().max(Comparator.comparingDouble(GapRow::audibility));
+        if (recipe == Recipe.GLASS_HARBOUR) {
+            DemoEars.trial(book, id, where, TOLD_APART, most);
+            DemoEars.rating(book, id);
+            DemoEars.training(book);
+        }
+        if (recipe == Recipe.SLOW_COMET) DemoEars.trial(book, id, where, 0, most);
         where.heard().forEach((system, words) -> book.travels().keepNote(id,
                 PlaybackSystem.find(system).orElseThrow(), words));
         return id;
-    }
-
-    /** A blind trial of the pit guitarist's: ended after twelve answers of which some were right, or left for the newcomer. */
-    private static void trial(Casebook book, long id, DemoRegion where, int right) {
-        BlindTrial begun = BlindTrial.begin(TrialForm.ABX, new StoppingRule(ANSWERS, false), SEED);
-        StoredTrial t = book.trials().begin(id, begun, String.format(Locale.ROOT, "%.1f–%.1f s", where.fromS(),
-                where.toS()));
-        for (int i = 0; right > 0 && i < ANSWERS; i++)
-            t = book.trials().answer(id, t, (i < right) == t.trial().isRecordNext());
     }
 
     private static long addMedium(Casebook book, long id, Medium.Role role, Recipe recipe, String part) {

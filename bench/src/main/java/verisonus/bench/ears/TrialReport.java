@@ -125,8 +125,10 @@ final class TrialReport {
                     if (k == 0) answers += of;
                 }
             }
-            System.out.printf(Locale.ROOT, "sequential, at most %d: one who guesses is said to tell %.2f %%, one who tells"
-                    + " three of four is missed %.2f %%; %.1f answers on average%n", most, 100 * said[0] / LISTENERS,
+            System.out.printf(Locale.ROOT,
+                    "sequential, at most %d: one who guesses is said to tell %.2f %%, one who tells"
+                            + " three of four is missed %.2f %%; %.1f answers on average%n",
+                    most, 100 * said[0] / LISTENERS,
                     100 - 100 * said[1] / LISTENERS, answers / LISTENERS);
         }
     }
@@ -149,8 +151,10 @@ final class TrialReport {
         }
         off.sort(null);
         long within = off.stream().filter(v -> v <= 0.15).count();
-        System.out.printf(Locale.ROOT, "own step by search, %d listeners of another law: bias %.1f %%, median off %.1f %%,"
-                + " nine of ten within %.0f %%, within 15 %%: %.0f %%; %.0f answers%n", n, 100 * (Math.exp(bias) - 1),
+        System.out.printf(Locale.ROOT,
+                "own step by search, %d listeners of another law: bias %.1f %%, median off %.1f %%,"
+                        + " nine of ten within %.0f %%, within 15 %%: %.0f %%; %.0f answers%n",
+                n, 100 * (Math.exp(bias) - 1),
                 100 * off.get(n / 2), 100 * off.get(9 * n / 10), 100.0 * within / n, count);
     }
 
@@ -169,7 +173,7 @@ final class TrialReport {
                 for (int k = 0; k < 16; k++) if (listener.tells(jnd)) r++;
                 told.add(new ToldApart(GapAttribute.BITE, jnd, r, 16));
             }
-            double found = OwnSteps.of(told).byAttribute().get(GapAttribute.BITE).factor();
+            double found = OwnSteps.of(told).find(GapAttribute.BITE).orElseThrow().factor();
             off.add(Math.abs(found / factor - 1));
             // A verdict: would this listener tell a difference of one standard step three times of four?
             if (Math.abs(Math.log(factor)) < 0.1) continue;
@@ -177,8 +181,10 @@ final class TrialReport {
             if (found < 1 == factor < 1) right++;
         }
         off.sort(null);
-        System.out.printf(Locale.ROOT, "own steps from eight blind trials of 16: median off %.1f %%, within 15 %%: %.0f %%;"
-                + " hears better or worse than usual, said right: %d of %d%n", 100 * off.get(off.size() / 2),
+        System.out.printf(Locale.ROOT,
+                "own steps from eight blind trials of 16: median off %.1f %%, within 15 %%: %.0f %%;"
+                        + " hears better or worse than usual, said right: %d of %d%n",
+                100 * off.get(off.size() / 2),
                 100.0 * off.stream().filter(v -> v <= 0.15).count() / off.size(), right, verdicts);
     }
 
@@ -196,7 +202,8 @@ final class TrialReport {
             while (!t.isEnded()) {
                 List<Integer> given = new ArrayList<>();
                 for (int s : t.order(t.given().size()))
-                    given.add((int) Math.clamp(Math.round(truth[s] + (s == 0 ? -Math.abs(3 * random.nextGaussian())
+                    given.add((int) Math.clamp(Math.round(truth[s] + (s == 0
+                            ? -Math.abs(3 * random.nextGaussian())
                             : 7 * random.nextGaussian())), 0, 100));
                 t = t.rated(given);
             }
@@ -212,8 +219,10 @@ final class TrialReport {
             apart++;
             if (!r.notToldApart().contains(new RatingResult.Pair("a", "d"))) found++;
         }
-        System.out.printf(Locale.ROOT, "rating, four rounds, spread 7 points: intervals hold the truth %.1f %%; equal ones"
-                + " said to differ %d of %d; 35 points apart told %d of %d%n", 100.0 * covered / rows, falsely, equal,
+        System.out.printf(Locale.ROOT,
+                "rating, four rounds, spread 7 points: intervals hold the truth %.1f %%; equal ones"
+                        + " said to differ %d of %d; 35 points apart told %d of %d%n",
+                100.0 * covered / rows, falsely, equal,
                 found, apart);
     }
 
@@ -250,8 +259,10 @@ final class TrialReport {
             if (two.contains(order[0])) best++;
             if (quarter.containsAll(two)) both++;
         }
-        System.out.printf(Locale.ROOT, "picking among 16, %.0f answers: the best among the two %.0f %% (by chance 12 %%),"
-                + " both of the best quarter %.0f %% (by chance 5 %%)%n", answers, 100.0 * best / n, 100.0 * both / n);
+        System.out.printf(Locale.ROOT,
+                "picking among 16, %.0f answers: the best among the two %.0f %% (by chance 12 %%),"
+                        + " both of the best quarter %.0f %% (by chance 5 %%)%n",
+                answers, 100.0 * best / n, 100.0 * both / n);
     }
 
     private static void lesson() {
@@ -277,9 +288,12 @@ final class TrialReport {
             last.add(sum);
         }
         last.sort(null);
-        System.out.printf(Locale.ROOT, "training: difficulty settles where %.0f %% are right (missed ones come back, as large"
-                + " as they were); sizes 1.9 to 3.5 dB hold %.0f %% of lessons for a listener who needs about 2.5%n", 100.0
-                        * right / asked, 100.0 * last.stream().filter(v -> v > 1.9 && v < 3.5).count() / last.size());
+        System.out.printf(Locale.ROOT,
+                "training: difficulty settles where %.0f %% are right (missed ones come back, as large"
+                        + " as they were); sizes 1.9 to 3.5 dB hold %.0f %% of lessons for a listener who needs about 2.5%n",
+                100.0
+                        * right / asked,
+                100.0 * last.stream().filter(v -> v > 1.9 && v < 3.5).count() / last.size());
     }
 
     private static void masking() {
@@ -313,8 +327,10 @@ final class TrialReport {
             }
             extra += (int) all.stream().filter(m -> m.hidden().equals("voice") && m.band() != covered).count();
         }
-        System.out.printf(Locale.ROOT, "masking: covered band found in %d of %d, the first named in %d, other bands named"
-                + " beside it %d; share hidden %.2f, after the hider yields as said %.2f%n", found, made, right, extra,
+        System.out.printf(Locale.ROOT,
+                "masking: covered band found in %d of %d, the first named in %d, other bands named"
+                        + " beside it %d; share hidden %.2f, after the hider yields as said %.2f%n",
+                found, made, right, extra,
                 before / Math.max(1, found), after / Math.max(1, found));
         int said = 0;
         for (int n = 0; n < made; n++) {
@@ -366,8 +382,11 @@ final class TrialReport {
                 System.out.println("  " + n + ": " + e.getMessage());
             }
         }
-        System.out.printf(Locale.ROOT, "takes: copies moved by 10 ms called copies %d of %d, second takes called copies %d;"
-                + " spread of the made hands %.1f ms%n", copies, found, falsely, spread / Math.max(1, found));
+        System.out
+                .printf(Locale.ROOT,
+                        "takes: copies moved by 10 ms called copies %d of %d, second takes called copies %d;"
+                                + " spread of the made hands %.1f ms%n",
+                        copies, found, falsely, spread / Math.max(1, found));
     }
 
     private static void secondChain() {
@@ -399,7 +418,8 @@ final class TrialReport {
             System.out.printf(Locale.ROOT, "  %s: %s; whole take at final quality: colour %.1f dB, mono %.1f dB%n", t
                     .name(), s.words(), colour, mono);
         }
-        System.out.printf(Locale.ROOT, "second chain: inside its limits on the whole take %d of %d, none found %d; %.1f s%n",
+        System.out.printf(Locale.ROOT,
+                "second chain: inside its limits on the whole take %d of %d, none found %d; %.1f s%n",
                 inside, 10 - none, none, seconds);
     }
 
@@ -437,10 +457,13 @@ final class TrialReport {
                     off += Math.abs(c.position(hit.get().seemsAt()) - at - by);
                 }
             }
-            System.out.printf(Locale.ROOT, "nudge, %s: the control set off named first %d of %d, its place off by %.3f of"
-                    + " the track (set off by %.2f); %.2f JND before, %.2f after; %.1f s%n", same ? "take sent through" :
-                            "played again", found, asked, off / Math.max(1, found), was / asked, before / asked, after
-                                    / asked, seconds);
+            System.out.printf(Locale.ROOT,
+                    "nudge, %s: the control set off named first %d of %d, its place off by %.3f of"
+                            + " the track (set off by %.2f); %.2f JND before, %.2f after; %.1f s%n",
+                    same ? "take sent through" : "played again", found, asked, off / Math.max(1, found), was / asked,
+                    before / asked, after
+                            / asked,
+                    seconds);
         }
     }
 
@@ -459,8 +482,10 @@ final class TrialReport {
         long now = Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
         started = System.nanoTime();
         Sound bed = new Bed(120, 0).under(song);
-        System.out.printf(Locale.ROOT, "a twelve-second region of a ten-minute song: trial begins after %.2f s, %.0f MB on top"
-                + " of the song; a bed under all of it %.1f s (%.0f s long), %d sounds%n", begun, (now - memory) / 1e6,
+        System.out.printf(Locale.ROOT,
+                "a twelve-second region of a ten-minute song: trial begins after %.2f s, %.0f MB on top"
+                        + " of the song; a bed under all of it %.1f s (%.0f s long), %d sounds%n",
+                begun, (now - memory) / 1e6,
                 (System.nanoTime() - started) / 1e9, bed.durationS(), m.candidates().size());
     }
 }

@@ -108,7 +108,8 @@ public final class ListeningJson {
         ObjectNode out = Json.object().put("what", s.what).put("unit", s.unit).put("smallest", s.search.smallest())
                 .put("largest", s.search.largest());
         ArrayNode answers = out.putArray("answers");
-        for (StepSearch.Answer a : s.search.answers()) answers.addObject().put("step", a.step()).put("right", a.right());
+        for (StepSearch.Answer a : s.search.answers())
+            answers.addObject().put("step", a.step()).put("right", a.right());
         return out;
     }
 

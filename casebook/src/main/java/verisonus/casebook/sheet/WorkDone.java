@@ -48,6 +48,7 @@ public record WorkDone(Map<String, Long> seconds, Optional<LogEntry> best) {
             case "derived" -> "deriving";
             case "kept" -> text.contains("trim") || text.contains("playback") ? "travelling" : "setting up";
             case "noted" -> "noting";
+            case "began", "rated", "picked", "blind", "found", "gave" -> "comparing by ear";
             default -> "turning";
         };
     }

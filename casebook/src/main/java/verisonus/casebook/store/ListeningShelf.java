@@ -88,8 +88,10 @@ public final class ListeningShelf {
     }
 
     public Kept<NamedStep> begin(NamedStep s) {
-        return new Kept<>(insert(Optional.empty(), Kind.STEP, ListeningJson.write(s), "Began looking for the own step of "
-                + s.what()), s);
+        return new Kept<>(
+                insert(Optional.empty(), Kind.STEP, ListeningJson.write(s), "Began looking for the own step of "
+                        + s.what()),
+                s);
     }
 
     public Kept<NamedStep> answered(Kept<NamedStep> kept, double step, boolean right) {
@@ -139,8 +141,9 @@ public final class ListeningShelf {
     }
 
     public void felt(long caseId, String rig, int feel) {
-        insert(Optional.of(caseId), Kind.FEEL, Json.object().put("rig", rig).put("feel", feel), "Rated the feel of " + rig
-                + ": " + feel + " of 5");
+        insert(Optional.of(caseId), Kind.FEEL, Json.object().put("rig", rig).put("feel", feel),
+                "Rated the feel of " + rig
+                        + ": " + feel + " of 5");
     }
 
     /** Gives up what is under way. */

@@ -81,7 +81,8 @@ public final class TrialShelf {
         List<JsonNode> was = book.listed("SELECT document FROM blind_trial WHERE id = ?",
                 r -> Json.parse(book.file().toString(), r.getString(1)), stored.id());
         ObjectNode document = document(next, stored.passage());
-        was.stream().map(n -> n.path("turned_on")).filter(JsonNode::isObject).forEach(n -> document.set("turned_on", n));
+        was.stream().map(n -> n.path("turned_on")).filter(JsonNode::isObject)
+                .forEach(n -> document.set("turned_on", n));
         book.overwritten("UPDATE blind_trial SET document = ? WHERE id = ?", Json.text(document), stored.id());
         next.result().ifPresent(r -> book.changed("Blind trial: " + r.words() + " Seed " + next.order().seed(),
                 Optional.of(caseId), _ -> stored.id()));

@@ -38,7 +38,8 @@ class MatchedSoundsTest {
 
     @Test
     void aSofterOneThatIsGatedIsMatchedAllTheSame() {
-        Sound fading = new Sound(new float[][]{Signal.array(144000, i -> 0.3 * Math.sin(i * 0.05) * Math.exp(-i / 9000.0))},
+        Sound fading = new Sound(
+                new float[][]{Signal.array(144000, i -> 0.3 * Math.sin(i * 0.05) * Math.exp(-i / 9000.0))},
                 48000);
         MatchedSounds m = of(PLUCKS, fading.gained(-40));
         assertThat(LoudnessMeter.integratedLufs(m.sound(1)).orElseThrow())

@@ -80,7 +80,7 @@ public final class ListeningBar extends HBox {
         String mark = switch (s) {
             case REFERENCE -> "● ";
             case MINE -> "◇ ";
-            case DI, BESIDE, FIRST, SECOND, X -> "";
+            default -> "";
         };
         ToggleButton b = new ToggleButton(mark + s.words());
         b.setId("source-" + s.name().toLowerCase(Locale.ROOT));

@@ -26,6 +26,7 @@ public final class Player implements AutoCloseable {
     private @Nullable Future<?> playing;
     private volatile boolean stop;
     private volatile String outputName = "";
+    private volatile int gaps;
     private double targetLufs = -23;
 
     /** @param outputs opens an output at a rate */
@@ -121,14 +122,32 @@ public final class Player implements AutoCloseable {
     }
 
     private void run() {
-        try (SoundOutput output = outputs.apply(Sound.WORKING_RATE_HZ)) {
+        SoundOutput output = outputs.apply(Sound.WORKING_RATE_HZ);
+        try {
             outputName = output.name();
             float[] block = new float[2 * BLOCK];
+            int before = gaps;
             while (!stop && !mixer.ended() && !Thread.currentThread().isInterrupted()) {
                 mixer.fill(block, BLOCK);
                 output.write(block, BLOCK);
+                gaps = before + output.gaps();
+                if (!output.isLost()) continue;
+                output.close();
+                // What was playing is heard on whatever is there now, beginning low; the gap is counted.
+                output = outputs.apply(Sound.WORKING_RATE_HZ);
+                outputName = output.name();
+                mixer.startLow();
+                before = gaps + 1;
+                gaps = before;
             }
+        } finally {
+            output.close();
         }
+    }
+
+    /** How often playing broke off since the program was opened. */
+    public int gaps() {
+        return gaps;
     }
 
     @Override

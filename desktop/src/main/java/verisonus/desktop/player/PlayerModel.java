@@ -88,6 +88,11 @@ public final class PlayerModel {
         player.loadAsItIs(source, sound, startS);
     }
 
+    /** How often playing broke off since the program was opened: what was asked then was not heard whole. */
+    public int gaps() {
+        return player.gaps();
+    }
+
     /** Whether a trial is under way: what has a name cannot be heard then. */
     public BooleanProperty blind() {
         return blind;

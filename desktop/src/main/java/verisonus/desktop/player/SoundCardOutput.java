@@ -11,6 +11,9 @@ import javax.sound.sampled.SourceDataLine;
 final class SoundCardOutput implements SoundOutput {
     private final SourceDataLine line;
     private byte[] bytes = new byte[0];
+    private boolean begun;
+    private volatile int gaps;
+    private volatile boolean lost;
 
     private SoundCardOutput(SourceDataLine line) {
         this.line = line;
@@ -43,8 +46,23 @@ final class SoundCardOutput implements SoundOutput {
             bytes[2 * i] = (byte) v;
             bytes[2 * i + 1] = (byte) (v >> 8);
         }
-        line.write(bytes, 0, frames * 4);
+        if (begun && line.available() >= line.getBufferSize()) gaps++;
+        begun = true;
+        // A card that is pulled out takes nothing more, or says so.
+        try {
+            lost = line.write(bytes, 0, frames * 4) < frames * 4 && !line.isOpen();
+        } catch (IllegalArgumentException | IllegalStateException e) {
+            lost = true;
+        }
     }
+
+    @Override
+    public int gaps() {
+        return gaps;
+    }
+
+    @Override
+    public boolean isLost() { return lost; }
 
     @Override
     public void close() {

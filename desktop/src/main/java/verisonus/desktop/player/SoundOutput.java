@@ -8,6 +8,16 @@ public interface SoundOutput extends AutoCloseable {
     /** Stereo frames, interleaved; returns when there is room for more. */
     void write(float[] interleaved, int frames);
 
+    /** How often it ran dry since it was opened: a gap was heard then. */
+    default int gaps() {
+        return 0;
+    }
+
+    /** Whether what it plays into has gone: nothing that is written is heard. */
+    default boolean isLost() {
+        return false;
+    }
+
     @Override
     void close();
 

@@ -1,6 +1,7 @@
 package verisonus.desktop.shell;
 
 import java.security.SecureRandom;
+import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -59,7 +60,6 @@ import verisonus.desktop.theme.Theme;
 import verisonus.desktop.travel.ThroughChoice;
 import verisonus.desktop.travel.TravelModel;
 import verisonus.desktop.travel.TravelView;
-import verisonus.desktop.trial.TrialModel;
 import verisonus.desktop.trial.TrialView;
 
 /** The whole window: margin, title and thread, bench, work strip, listening bar; keys and dropped files. */
@@ -97,7 +97,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
         benches.put(Bench.PERFORM, new PerformView(desk, theme));
-        trial = new TrialView(new TrialModel(desk, new SecureRandom()));
+        trial = new TrialView(desk, theme, new SecureRandom(), Clock.systemUTC());
         benches.put(Bench.TRIAL, trial);
         TravelModel travel = new TravelModel(desk, inputs(desk));
         benches.put(Bench.TRAVEL, new TravelView(travel, theme));

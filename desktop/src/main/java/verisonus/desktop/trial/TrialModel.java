@@ -19,19 +19,20 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import verisonus.casebook.store.Region;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
 import verisonus.casebook.exchange.StoredTrial;
 import verisonus.core.compare.GapRow;
+import verisonus.core.sound.Sound;
+import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.blind.BlindTrial;
 import verisonus.core.trial.blind.MatchedPassages;
 import verisonus.core.trial.blind.StoppingRule;
 import verisonus.core.trial.blind.TrialForm;
-import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
-import verisonus.desktop.desk.Sounds;
 import verisonus.desktop.player.PlayerModel;
 import verisonus.desktop.player.Source;
 
@@ -42,24 +43,40 @@ import verisonus.desktop.player.Source;
 public final class TrialModel {
     private static final int GAVE_AWAY = 3;
     private static final double TELLTALE_JND = 1;
+    private static final String RECORD = "the record";
+    private static final String MINE = "mine";
+    private static final int PRACTICE = 3;
 
     private final Desk desk;
     private final RandomGenerator seeds;
+    private final Candidates candidates;
     private final ObjectProperty<TrialForm> form = new SimpleObjectProperty<>(TrialForm.ABX);
     private final IntegerProperty many = new SimpleIntegerProperty(12);
     private final BooleanProperty sequential = new SimpleBooleanProperty();
-    private final BooleanProperty inTheMix = new SimpleBooleanProperty();
+    private final ObjectProperty<Around> around = new SimpleObjectProperty<>(Around.ALONE);
+    private final StringProperty against = new SimpleStringProperty(MINE);
     private final ReadOnlyObjectWrapper<Optional<StoredTrial>> current = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<StoredTrial>> earlier = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyBooleanWrapper running = new ReadOnlyBooleanWrapper();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private final Set<Source> heard = EnumSet.noneOf(Source.class);
     private Optional<MatchedPassages> passages = Optional.empty();
+    private Optional<StoredTrial> tried = Optional.empty();
+    private int practising;
+    private int gaps;
 
     /** @param seeds what orders are drawn from */
     public TrialModel(Desk desk, RandomGenerator seeds) {
+        this(desk, seeds, new Candidates(desk));
+    }
+
+    TrialModel(Desk desk, RandomGenerator seeds, Candidates candidates) {
         this.desk = desk;
         this.seeds = seeds;
+        this.candidates = candidates;
+        desk.bench().subscribe((was, now) -> {
+            if (was != now) pause();
+        });
         desk.open().subscribe(_ -> read());
     }
 
@@ -78,66 +95,67 @@ public final class TrialModel {
 
     /** Draws and seals an order, then plays; goes on with a trial that was left. */
     public void begin() {
-        Sounds sounds = desk.sounds().get();
+        begin(false);
+    }
+
+    /** A few answers that count for nothing and are told at once, so that the keys are known before it matters. */
+    public void practise() {
+        begin(true);
+    }
+
+    private void begin(boolean practice) {
         Optional<OpenCase> open = desk.open().get();
-        if (open.isEmpty() || sounds.reference().isEmpty() || sounds.mine().isEmpty()) {
+        Optional<Passage> p = Passage.of(desk);
+        List<Candidates.Offer> two = candidates.named(List.of(RECORD, against.get()));
+        if (open.isEmpty() || p.isEmpty() || two.size() < 2) {
             said.set("Derive a tone first: a trial needs the record and mine.");
             return;
         }
-        Optional<StoredTrial> left = current.get().filter(t -> !t.trial().isEnded());
-        PlayerModel.Span span = span(open.get(), sounds);
+        Optional<StoredTrial> left = practice ? Optional.empty() : current.get().filter(t -> !t.trial().isEnded());
+        PlayerModel.Span span = p.get().span();
+        Around how = around.get();
+        if (left.isPresent() && !left.get().passage().equals(words(span))) {
+            said.set("It was begun on " + left.get().passage() + ": choose that again, or give it up.");
+            return;
+        }
         desk.player().stop();
-        desk.work().run("Matching the two passages", _ -> passages(sounds, span), matched -> {
+        desk.work().run("Matching the two passages", progress -> {
+            MatchedSounds m = candidates.matched(two, p.get(), how, progress);
+            if (m.same(0, 1))
+                throw new InputFault(two.get(1).name(), "it is the same as the record: there is nothing to tell apart",
+                        "choose another candidate");
+            return new MatchedPassages(m.first(), m.sound(1), m.leftLu());
+        }, matched -> {
             passages = Optional.of(matched);
-            StoredTrial t = left.orElseGet(() -> desk.book().trials().begin(open.get().entry().id(),
-                    BlindTrial.begin(form.get(), new StoppingRule(many.get(), sequential.get()), seeds.nextLong()),
-                    words(span)));
-            current.set(Optional.of(t));
+            practising = practice ? PRACTICE : 0;
+            StoredTrial t = practice
+                    ? new StoredTrial(-1, BlindTrial.begin(form.get(), new StoppingRule(StoppingRule.FEWEST, false),
+                            seeds.nextLong()), words(span), List.of())
+                    : left.orElseGet(() -> desk.book().trials().begin(open.get().entry().id(), BlindTrial.begin(form
+                            .get(), new StoppingRule(many.get(), sequential.get()), seeds.nextLong()), words(span),
+                            turnsOn()));
+            tried = practice ? Optional.of(t) : Optional.empty();
+            if (!practice) current.set(Optional.of(t));
             desk.player().blind().set(true);
             desk.player().region().set(span);
             running.set(true);
-            said.set("");
+            said.set(practice ? "A training round: nothing of it counts." : "");
             next(t, span);
         });
     }
 
-    private static PlayerModel.Span span(OpenCase open, Sounds sounds) {
-        Optional<Region> region = open.region();
-        double end = sounds.reference().map(Sound::durationS).orElse(0.0);
-        return region.map(r -> new PlayerModel.Span(r.fromS(), Math.min(r.toS(), end)))
-                .orElse(new PlayerModel.Span(0, end));
-    }
-
-    private MatchedPassages passages(Sounds s, PlayerModel.Span span) {
-        Sound record = desk.asHeard(s.reference().orElseThrow()).slice(span.fromS(), span.toS());
-        Sound own = desk.asHeard(s.mine().orElseThrow());
-        if (inTheMix.get() && s.backing().isPresent()) own = mixed(own, s);
-        double from = span.fromS() - s.diStartS();
-        if (from < 0 || from + 1 > own.durationS())
-            throw new InputFault("mine", "it does not play in the marked region", "mark a region in which both play");
-        return MatchedPassages.of(record, own.slice(from, Math.min(own.durationS(), span.toS() - s.diStartS())));
-    }
-
-    /** Mine with the band round it, at the level that the band has beside the record. */
-    private Sound mixed(Sound own, Sounds s) {
-        Sound band = desk.asHeard(s.backing().orElseThrow());
-        float[][] out = new float[2][];
-        int shift = (int) Math.round(s.diStartS() * own.rateHz());
-        for (int c = 0; c < 2; c++) {
-            float[] x = own.channel(Math.min(c, own.channels().length - 1)).clone();
-            float[] b = band.channel(Math.min(c, band.channels().length - 1));
-            for (int i = 0; i < x.length; i++) {
-                int k = i + shift;
-                if (k >= 0 && k < b.length) x[i] += b[k];
-            }
-            out[c] = x;
-        }
-        return new Sound(out, own.rateHz());
+    /** What the two differ in most, as far as the tone's gap says; only of mine, alone, is that known. */
+    private Optional<GapRow> turnsOn() {
+        if (!against.get().equals(MINE) || around.get() != Around.ALONE || desk.heardOn().get().isPresent())
+            return Optional.empty();
+        return desk.open().get().flatMap(OpenCase::tone).flatMap(d -> d.gap().rows().stream().max(Comparator
+                .comparingDouble(GapRow::audibility))).filter(r -> r.audibility() > 0);
     }
 
     private String words(PlayerModel.Span span) {
-        return String.format(Locale.ROOT, "%.1f–%.1f s%s%s", span.fromS(), span.toS(),
-                inTheMix.get() ? ", in the mix" : "",
+        return String.format(Locale.ROOT, "%.1f–%.1f s%s%s%s", span.fromS(), span.toS(),
+                against.get().equals(MINE) ? "" : ", " + against.get(),
+                around.get() == Around.ALONE ? "" : ", " + around.get().words(),
                 desk.heardOn().get().map(HeardOn::system).map(p -> ", on the " + p.name()).orElse(""));
     }
 
@@ -150,6 +168,7 @@ public final class TrialModel {
         Sound second = abx || record ? p.second() : p.first();
         Optional<Sound> x = abx ? Optional.of(record ? p.first() : p.second()) : Optional.empty();
         heard.clear();
+        gaps = desk.player().gaps();
         desk.player().loadBlind(Source.FIRST, Optional.of(first), span.fromS());
         desk.player().loadBlind(Source.SECOND, Optional.of(second), span.fromS());
         desk.player().loadBlind(Source.X, x, span.fromS());
@@ -168,10 +187,21 @@ public final class TrialModel {
     /** "X is the record", or "the first is the record"; or the other. What was not heard cannot be answered. */
     public void answer(boolean record) {
         if (!running.get()) return;
-        StoredTrial t = current.get().orElseThrow();
+        StoredTrial t = tried.or(current::get).orElseThrow();
         boolean abx = t.trial().order().form() == TrialForm.ABX;
         if (abx ? !heard.contains(Source.X) : !heard.containsAll(Set.of(Source.FIRST, Source.SECOND))) {
             said.set(abx ? "Hear X first." : "Hear both first.");
+            return;
+        }
+        if (practising > 0) {
+            practised(t, record);
+            return;
+        }
+        if (brokeOff()) {
+            StoredTrial without = desk.book().trials().leaveOut(caseId().orElseThrow(), t);
+            current.set(Optional.of(without));
+            said.set("The sound broke off: that one does not count.");
+            next(without, desk.player().region().get());
             return;
         }
         StoredTrial answered = desk.book().trials().answer(caseId().orElseThrow(), t, record);
@@ -186,10 +216,38 @@ public final class TrialModel {
         }
     }
 
+    private void practised(StoredTrial t, boolean record) {
+        String was = t.trial().isRecordNext() == record ? "Right" : "No";
+        StoredTrial next = new StoredTrial(-1, t.trial().answered(record), t.passage(), List.of());
+        tried = Optional.of(next);
+        practising--;
+        if (practising == 0) {
+            stop();
+            said.set(was + ". That was the training round; begin when you are ready.");
+        } else {
+            next(next, desk.player().region().get());
+            said.set(was + ". " + practising + " more that do not count.");
+        }
+    }
+
+    private boolean brokeOff() {
+        int now = desk.player().gaps();
+        boolean out = now > gaps;
+        gaps = now;
+        return out;
+    }
+
+    /** The trial that is asked now: the one that is kept, or a training round. */
+    public Optional<StoredTrial> asked() {
+        return tried.or(current::get);
+    }
+
     /** Leaves the trial as it stands; it can go on later. */
     public void pause() {
+        if (!running.get()) return;
+        boolean training = practising > 0;
         stop();
-        said.set("Left as it stands; begin again to go on.");
+        said.set(training ? "" : "Left as it stands; begin again to go on.");
     }
 
     /** Ends it without a result. */
@@ -203,6 +261,8 @@ public final class TrialModel {
     }
 
     private void stop() {
+        practising = 0;
+        tried = Optional.empty();
         desk.player().stop();
         running.set(false);
         desk.player().blind().set(false);
@@ -242,9 +302,14 @@ public final class TrialModel {
         return sequential;
     }
 
-    /** Whether mine is heard with the band round it. */
-    public BooleanProperty inTheMix() {
-        return inTheMix;
+    /** What stands round the guitar. */
+    ObjectProperty<Around> around() {
+        return around;
+    }
+
+    /** Name of what is tried against the record. */
+    public StringProperty against() {
+        return against;
     }
 
     /** The trial under way, or the one that has just ended. */

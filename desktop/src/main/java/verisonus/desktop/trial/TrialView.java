@@ -1,208 +1,121 @@
 package verisonus.desktop.trial;
 
+import java.time.Clock;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import java.util.random.RandomGenerator;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
-import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.RadioButton;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import verisonus.casebook.exchange.StoredTrial;
-import verisonus.core.trial.blind.TrialForm;
-import verisonus.core.trial.blind.TrialResult;
-import verisonus.desktop.player.Source;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.Desk;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
 
-/** The trial bench: how to ask, the asking without a hint, and what it came to. */
+/** The trial bench: one page of questions for ears; while one of them is asked, nothing else is seen. */
 public final class TrialView extends BorderPane {
-    private static final List<Integer> NUMBERS = List.of(5, 8, 10, 12, 16, 20, 30);
+    private static final String QUESTION = "Does it sound the same? Ears answer, eyes do not.";
 
-    private final TrialModel model;
+    private final Desk desk;
     private final Label heading = Nodes.wrapped("", "heading");
-    private final VBox body = new VBox(14);
-    private final Label said = Nodes.wrapped("", "small");
+    private final VBox page = new VBox(18);
+    private final VBox question = new VBox(14);
+    private final ScrollPane scroll = new ScrollPane(page);
+    private final Button derive = new Button("Go to Derive");
+    private final OpenPart open;
+    private final List<Asking> asking;
 
-    public TrialView(TrialModel model) {
-        this.model = model;
+    /** @param draws what orders are drawn from */
+    public TrialView(Desk desk, Theme theme, RandomGenerator draws, Clock clock) {
+        this.desk = desk;
         getStyleClass().add("trial");
         setPadding(new Insets(14, 22, 10, 22));
-        setTop(Nodes.padded(Nodes.column(4, heading, said), 0, 0, 10, 0));
-        ScrollPane scroll = new ScrollPane(body);
+        Candidates candidates = new Candidates(desk);
+        OpenModel beside = new OpenModel(desk, candidates);
+        TrialModel trial = new TrialModel(desk, draws, candidates);
+        beside.around().subscribe(a -> trial.around().set(a));
+        open = new OpenPart(beside);
+        BlindPart blind = new BlindPart(trial, candidates);
+        RatingPart rating = new RatingPart(new RatingModel(desk, beside, draws), theme);
+        PickingPart picking = new PickingPart(new PickingModel(desk, draws));
+        StepPart steps = new StepPart(new StepModel(desk, draws));
+        LessonPart lesson = new LessonPart(new LessonModel(desk, draws, clock), theme);
+        asking = List.of(blind, rating, picking, steps, lesson);
+        derive.setId("trial-derive");
+        derive.setOnAction(_ -> desk.bench().set(Bench.DERIVE));
+        setTop(Nodes.padded(Nodes.column(6, heading, derive), 0, 0, 8, 0));
+        page.getChildren().addAll(part("How does it sound beside others?", open),
+                part("Can you tell them apart?", blind),
+                part("Which comes nearest?", Nodes.column(8, rating, picking)),
+                part("Does it leave room for the others?",
+                        new LayersPart(new LayersModel(desk, candidates), theme)),
+                part("Is the real rig there yet?",
+                        new SetUpPart(new SetUpModel(desk))),
+                part("What would do with less?", new RigsPart(
+                        new RigsModel(desk, candidates))),
+                part("How small a change do you hear?", steps),
+                part("Train your ears", lesson));
         scroll.setFitToWidth(true);
         setCenter(scroll);
-        model.said().subscribe(said::setText);
-        model.running().subscribe(_ -> show());
-        model.current().subscribe(_ -> show());
-        model.earlier().subscribe(_ -> show());
-        model.desk().sounds().subscribe(_ -> show());
-        model.desk().player().source().subscribe(_ -> {
-            if (model.running().get()) show();
+        for (Asking a : asking) a.running().subscribe(_ -> show());
+        desk.sounds().subscribe(_ -> show());
+        desk.open().subscribe((was, now) -> {
+            if (!was.map(o -> o.entry().id()).equals(now.map(o -> o.entry().id()))) scroll.setVvalue(0);
         });
+        desk.player().source().subscribe(_ -> again());
+        trial.current().subscribe(_ -> again());
+        trial.said().subscribe(_ -> again());
+        listen(rating, picking, steps, lesson);
+        show();
+    }
+
+    /** What changes a question while it is asked. */
+    private void listen(RatingPart rating, PickingPart picking, StepPart steps, LessonPart lesson) {
+        rating.changed(this::again);
+        picking.changed(this::again);
+        steps.changed(this::again);
+        lesson.changed(this::again);
+    }
+
+    private void again() {
+        if (now().isPresent()) show();
+    }
+
+    private Optional<Asking> now() {
+        return asking.stream().filter(a -> a.running().get()).findFirst();
     }
 
     private void show() {
-        body.getChildren().clear();
-        Optional<StoredTrial> now = model.current().get();
-        if (model.running().get() && now.isPresent()) {
-            ask(now.get());
-            return;
-        }
-        heading.setText("Does it sound the same? Ears answer, eyes do not.");
-        if (model.desk().sounds().get().mine().isEmpty()) {
-            heading.setText("Derive a tone first: a trial needs the record and mine.");
-        } else {
-            now.filter(t -> t.trial().isEnded()).ifPresent(this::result);
-            setUp(now.filter(t -> !t.trial().isEnded()));
-        }
-        earlier(now);
+        Optional<Asking> now = now();
+        String focused = Optional.ofNullable(getScene()).flatMap(x -> Optional.ofNullable(x.getFocusOwner())).map(
+                Node::getId).orElse("");
+        question.getChildren().clear();
+        scroll.setContent(now.isPresent() ? question : page);
+        boolean ready = desk.sounds().get().mine().isPresent();
+        derive.setVisible(!ready);
+        derive.setManaged(!ready);
+        page.setVisible(ready);
+        now.ifPresentOrElse(a -> {
+            heading.setText(a.heading());
+            a.ask(question);
+            if (!focused.isEmpty()) Optional.ofNullable(question.lookup("#" + focused)).ifPresent(Node::requestFocus);
+        }, () -> heading.setText(ready ? QUESTION : "Derive a tone first: a trial needs the record and mine."));
     }
 
-    private void setUp(Optional<StoredTrial> left) {
-        if (left.isPresent()) {
-            body.getChildren().addAll(Nodes.wrapped(String.format(Locale.ROOT,
-                    "A trial was left after %d of %d answers (%s). Its order stays sealed.", left.get().trial().of(),
-                    left.get().trial().rule().most(), left.get().passage())),
-                    new HBox(10, begin("Go on"), giveUp()));
-            return;
-        }
-        ToggleGroup group = new ToggleGroup();
-        VBox forms = new VBox(4);
-        for (TrialForm f : TrialForm.values()) {
-            RadioButton b = new RadioButton(f == TrialForm.ABX
-                    ? "Is X the record or mine? Both can be heard by name."
-                    : "Which of two is the record? Neither has a name.");
-            b.setId("form-" + f.id());
-            b.setToggleGroup(group);
-            b.setSelected(model.form().get() == f);
-            b.selectedProperty().subscribe(on -> {
-                if (on) model.form().set(f);
-            });
-            forms.getChildren().add(b);
-        }
-        ChoiceBox<Integer> many = new ChoiceBox<>();
-        many.setId("trial-many");
-        many.getItems().setAll(NUMBERS);
-        many.setValue(NUMBERS.contains(model.many().get()) ? model.many().get() : 12);
-        many.setAccessibleText("how many answers");
-        many.valueProperty().subscribe(v -> {
-            if (v != null) model.many().set(v);
-        });
-        CheckBox sooner = new CheckBox("ends sooner where the answers decide");
-        sooner.selectedProperty().bindBidirectional(model.sequential());
-        sooner.setTooltip(
-                new Tooltip("a sequential test: one who guesses is said to hear it once in 20, one who hears it"
-                        + " three times of four is missed once in 10"));
-        CheckBox mix = new CheckBox("mine in the mix");
-        mix.selectedProperty().bindBidirectional(model.inTheMix());
-        mix.setDisable(model.desk().sounds().get().backing().isEmpty());
-        HBox line = new HBox(10, many, Nodes.label("answers", "quiet"), sooner, mix);
-        line.setAlignment(Pos.CENTER_LEFT);
-        body.getChildren().addAll(forms, line, Nodes.wrapped(
-                "The marked region is looped, both as loud as each other over just that. The order is drawn and sealed"
-                        + " before the first answer; the seal stands in the logbook. Fewer than ten answers tell little.",
-                "quiet", "small"), begin("Begin"));
+    private static VBox part(String title, Node content) {
+        VBox out = new VBox(6, Nodes.label(title, "heading"), content);
+        out.getStyleClass().add("ruled-below");
+        out.setPadding(new Insets(0, 12, 14, 0));
+        return out;
     }
 
-    private Button begin(String words) {
-        Button b = new Button(words);
-        b.setId("begin-trial");
-        b.getStyleClass().add("first");
-        b.setOnAction(_ -> model.begin());
-        return b;
-    }
-
-    private Button giveUp() {
-        Button b = Nodes.plain("give it up: it is void then");
-        b.setId("give-up-trial");
-        b.setOnAction(_ -> model.giveUp());
-        return b;
-    }
-
-    /** Nothing here says which is which: same words, same places, every time. */
-    private void ask(StoredTrial t) {
-        boolean abx = t.trial().order().form() == TrialForm.ABX;
-        heading.setText(String.format(Locale.ROOT, "%d of %d: %s", t.trial().of() + 1, t.trial().rule().most(),
-                t.trial().order().form().words()));
-        HBox sounds = new HBox(10);
-        sounds.getChildren().add(sound(Source.FIRST, abx ? "record (A)" : "first (A)"));
-        sounds.getChildren().add(sound(Source.SECOND, abx ? "mine (B)" : "second (B)"));
-        if (abx) sounds.getChildren().add(sound(Source.X, "X (X)"));
-        Button yes = new Button(abx ? "X is the record (Y)" : "the first is the record (Y)");
-        yes.setId("answer-yes");
-        yes.setOnAction(_ -> model.answer(true));
-        Button no = new Button(abx ? "X is mine (N)" : "the second is the record (N)");
-        no.setId("answer-no");
-        no.setOnAction(_ -> model.answer(false));
-        Button later = Nodes.plain("leave it for later");
-        later.setId("pause-trial");
-        later.setOnAction(_ -> model.pause());
-        body.getChildren().addAll(Nodes.label("Hear, as often as you like", "strong"), sounds,
-                Nodes.label("Answer", "strong"), new HBox(10, yes, no), new HBox(10, later, giveUp()),
-                Nodes.wrapped("sealed " + t.trial().order().seal().substring(0, 16) + "… · " + t.trial().rule().words()
-                        + " · " + t.passage(), "quiet", "small"));
-    }
-
-    private Button sound(Source s, String words) {
-        Button b = new Button(words);
-        b.setId("hear-" + s.name().toLowerCase(Locale.ROOT));
-        b.setMinWidth(120);
-        if (model.desk().player().source().get() == s) b.getStyleClass().add("strong");
-        b.setOnAction(_ -> model.hear(s));
-        return b;
-    }
-
-    /** Keys of a trial that is under way. @return whether the key was one */
+    /** Keys of what is asked, or of what lies side by side. @return whether the key was one */
     public boolean key(KeyCode code) {
-        if (!model.running().get()) return false;
-        switch (code) {
-            case A -> model.hear(Source.FIRST);
-            case B -> model.hear(Source.SECOND);
-            case X -> model.hear(Source.X);
-            case Y -> model.answer(true);
-            case N -> model.answer(false);
-            default -> {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private void result(StoredTrial t) {
-        TrialResult r = t.trial().result().orElseThrow();
-        VBox box = Nodes.column(6, Nodes.wrapped(r.words(), "said"));
-        List<String> gave = model.gaveAway(t);
-        if (!gave.isEmpty())
-            box.getChildren().add(Nodes.wrapped("What may have given it away: " + String.join(", ", gave)
-                    + "."));
-        box.getChildren().add(Nodes.wrapped("Sealed " + t.trial().order().seal() + ", which is SHA-256 of “"
-                + t.trial().order().form().id() + " " + t.trial().order().most() + " " + t.trial().order().seed()
-                + "”.",
-                "quiet", "small"));
-        body.getChildren().add(box);
-    }
-
-    private void earlier(Optional<StoredTrial> now) {
-        List<StoredTrial> others = model.earlier().get().stream()
-                .filter(t -> now.isEmpty() || t.id() != now.get().id()).toList();
-        if (others.isEmpty()) return;
-        VBox list = new VBox(6, Nodes.label("Earlier trials", "strong"));
-        for (StoredTrial t : others) list.getChildren().add(line(t));
-        body.getChildren().add(list);
-    }
-
-    private static Node line(StoredTrial t) {
-        return Nodes.column(0, Nodes.wrapped(t.trial().result().map(TrialResult::words).orElse("")),
-                Nodes.wrapped(t.trial().order().form().words() + " " + t.passage(), "quiet", "small"));
+        return now().map(a -> a.key(code)).orElseGet(() -> desk.bench().get() == Bench.TRIAL && open.key(code));
     }
 }

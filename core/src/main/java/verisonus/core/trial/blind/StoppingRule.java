@@ -89,7 +89,9 @@ public record StoppingRule(int most, boolean sequential) {
 
     /** What the rule can and cannot tell, said before it begins. */
     public String powerWords() {
-        return String.format(Locale.ROOT, "One who guesses is said to tell them apart %.0f times in 100; one who is right"
-                + " three times of four is missed %.0f times in 100.", 100 * saidToTell(0.5), 100 * misses());
+        return String.format(Locale.ROOT,
+                "One who guesses is said to tell them apart %.0f times in 100; one who is right"
+                        + " three times of four is missed %.0f times in 100.",
+                100 * saidToTell(0.5), 100 * misses());
     }
 }

@@ -61,7 +61,8 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
     }
 
     public String words() {
-        return String.format(Locale.ROOT, "%s: colour %.1f dB from the first, in mono a band loses %.1f dB at most by it",
+        return String.format(Locale.ROOT,
+                "%s: colour %.1f dB from the first, in mono a band loses %.1f dB at most by it",
                 String.join(", ", changed), colourDb, Math.max(0, -monoDb));
     }
 
@@ -107,8 +108,9 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
     }
 
     private static double loudness(Sound s) {
-        return LoudnessMeter.integratedLufs(s).orElseThrow(() -> new InputFault("the take", "it is too soft to be heard",
-                "give a take with the guitar turned up"));
+        return LoudnessMeter.integratedLufs(s)
+                .orElseThrow(() -> new InputFault("the take", "it is too soft to be heard",
+                        "give a take with the guitar turned up"));
     }
 
     /** Each other cabinet, microphone and place of it alone, then two at once. */
@@ -126,8 +128,11 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
         }
         List<Tone> out = new ArrayList<>(places);
         out.addAll(single);
-        for (Tone t : single) for (Block b : t.main()) if (b.model().kind() == GearKind.MICROPHONE) out.addAll(places(t,
-                b));
+        for (Tone t : single)
+            for (Block b : t.main())
+                if (b.model().kind() == GearKind.MICROPHONE)
+                    out.addAll(places(t,
+                            b));
         return out;
     }
 

@@ -65,7 +65,9 @@ public record TakesApart(double laterMs, double spreadMs, double widestMs, int n
     }
 
     /** Whether the second is the first again, moved or filtered. */
-    public boolean isCopy() { return spreadMs < COPY_MS; }
+    public boolean isCopy() {
+        return spreadMs < COPY_MS;
+    }
 
     public String words() {
         if (isCopy()) {
@@ -75,7 +77,9 @@ public record TakesApart(double laterMs, double spreadMs, double widestMs, int n
         }
         String apart = String.format(Locale.ROOT, "notes lie %.0f ms apart, nine of ten within %.0f ms", spreadMs,
                 widestMs);
-        return widestMs > FLAM_MS ? apart + ": some will be heard twice, play them tighter" : apart
-                + ": one wide guitar";
+        return widestMs > FLAM_MS
+                ? apart + ": some will be heard twice, play them tighter"
+                : apart
+                        + ": one wide guitar";
     }
 }

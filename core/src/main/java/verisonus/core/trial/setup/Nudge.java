@@ -49,8 +49,10 @@ public record Nudge(List<Turn> turns, double beforeJnd, double afterJnd, boolean
             Block b = tone.find(place.block()).orElseThrow();
             Control c = b.model().control(place.control());
             return String.format(Locale.ROOT, "%s %s: seems to stand at %s, turn it %s to %s", b.id(), b.label(c
-                    .name()), rig.display(b.model(), c, seemsAt), belongsAt > seemsAt ? "up" : "down", rig.display(b
-                            .model(), c, belongsAt));
+                    .name()), rig.display(b.model(), c, seemsAt), belongsAt > seemsAt ? "up" : "down", rig.display(
+                            b
+                                    .model(),
+                            c, belongsAt));
         }
     }
 
@@ -59,7 +61,9 @@ public record Nudge(List<Turn> turns, double beforeJnd, double afterJnd, boolean
     }
 
     /** Whether what is left cannot be told from the tone. */
-    public boolean isEnough() { return beforeJnd < ENOUGH_JND; }
+    public boolean isEnough() {
+        return beforeJnd < ENOUGH_JND;
+    }
 
     /**
      * @param take the player's dry take, as the tone was derived on it

@@ -29,7 +29,8 @@ public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
      */
     public record Own(double factor, double give, int answers) {
         public String words() {
-            return String.format(Locale.ROOT, "%.2f of the usual step, give or take %.1f times, from %d answers", factor,
+            return String.format(Locale.ROOT, "%.2f of the usual step, give or take %.1f times, from %d answers",
+                    factor,
                     give, answers);
         }
     }
@@ -61,9 +62,14 @@ public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
         return new Own(Math.exp(b.meanLog()), Math.exp(b.spreadLog()), said.stream().mapToInt(ToldApart::of).sum());
     }
 
+    /** This player's step of an attribute; empty where no trial has touched it. */
+    public Optional<Own> find(GapAttribute attribute) {
+        return Optional.ofNullable(byAttribute.get(attribute));
+    }
+
     /** The ledger as this player hears it; what no trial has touched stays as it is. */
     public GapLedger heard(GapLedger ledger) {
-        List<GapRow> rows = ledger.rows().stream().map(r -> Optional.ofNullable(byAttribute.get(r.attribute()))
+        List<GapRow> rows = ledger.rows().stream().map(r -> find(r.attribute())
                 .map(o -> new GapRow(r.attribute(), r.unit(), r.reference(), r.candidate(), r.jnd() * o.factor(), r
                         .stage(), r.advice(), r.ofTone()))
                 .orElse(r))

@@ -58,7 +58,9 @@ public record StepSearch(double smallest, double largest, List<Answer> answers) 
     }
 
     /** Whether even the largest change was hardly heard, so that the step lies beyond what can be asked. */
-    public boolean isBeyond() { return step() > 0.8 * largest; }
+    public boolean isBeyond() {
+        return step() > 0.8 * largest;
+    }
 
     private Belief belief() {
         double low = Math.log(smallest / 2);

@@ -70,7 +70,7 @@ public final class Lesson {
 
     /** How large the next new change of a skill would be. */
     public double size(Skill s) {
-        return size.get(s);
+        return size.getOrDefault(s, first(s));
     }
 
     /** Takes an answer and goes on to the next question. @return whether it was right */
@@ -85,7 +85,7 @@ public final class Lesson {
 
     private void followed(Skill s, boolean right) {
         int row = right ? rightInARow.getOrDefault(s, 0) + 1 : 0;
-        double to = size.get(s);
+        double to = size.getOrDefault(s, first(s));
         if (!right) to *= LARGER;
         if (row == 2) {
             to *= SMALLER;
@@ -102,6 +102,6 @@ public final class Lesson {
             return m.exercise;
         }
         Skill s = skills.get(asked % skills.size());
-        return maker.of(s, size.get(s), seed * 1000003 + asked);
+        return maker.of(s, size.getOrDefault(s, first(s)), seed * 1000003 + asked);
     }
 }

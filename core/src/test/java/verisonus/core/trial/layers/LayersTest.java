@@ -114,8 +114,10 @@ class LayersTest {
         assertThat(all).isNotEmpty().allSatisfy(s -> assertThat(s.isWithin(limits)).isTrue());
         SecondChain best = all.getFirst();
         assertThat(best.changed()).hasSize(1);
-        double colour = HeardChange.between(HeardChange.Moments.of(played(tone, take)), HeardChange.Moments.of(played(best
-                .tone(), take))).colourDb();
+        double colour = HeardChange
+                .between(HeardChange.Moments.of(played(tone, take)), HeardChange.Moments.of(played(best
+                        .tone(), take)))
+                .colourDb();
         assertThat(colour).isBetween(limits.nearestDb() - 0.4, limits.furthestDb() + 0.4);
     }
 
@@ -127,8 +129,10 @@ class LayersTest {
     void whereNothingElseIsOwnedThatIsSaid() {
         Tone bare = new Tone("bare", List.of(Block.of("mid-forward crunch")));
         Sound take = Signal.plucks(0.3, 4).lasting(2);
-        assertThatThrownBy(() -> SecondChain.of(bare, Rig.everything(), take, Optional.empty(), SecondChain.Limits.USUAL,
-                Progress.NONE)).isInstanceOf(InputFault.class).hasMessageContaining("My gear");
+        assertThatThrownBy(
+                () -> SecondChain.of(bare, Rig.everything(), take, Optional.empty(), SecondChain.Limits.USUAL,
+                        Progress.NONE))
+                .isInstanceOf(InputFault.class).hasMessageContaining("My gear");
         assertThatThrownBy(() -> new SecondChain.Limits(4, 2, -3)).isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -101,7 +101,8 @@ class OpenComparisonTest {
     void theBassPlaysTheGuitarsLowestNote() {
         // An A of 110 Hz with overtones: the bass plays its octave below.
         Sound a = Sound.mono(Signal.array(6 * 48000, i -> 0.2 * (Math.sin(i * 2 * Math.PI * 110 / 48000)
-                + 0.6 * Math.sin(i * 2 * Math.PI * 220 / 48000) + 0.4 * Math.sin(i * 2 * Math.PI * 330 / 48000))), 48000);
+                + 0.6 * Math.sin(i * 2 * Math.PI * 220 / 48000) + 0.4 * Math.sin(i * 2 * Math.PI * 330 / 48000))),
+                48000);
         float[] bed = new Bed(100, 0).under(a).mid();
         // Its third harmonic, clear of the drums.
         assertThat(Signal.levelDbAt(bed, 165, 48000)).isGreaterThan(Signal.levelDbAt(bed, 3 * 49, 48000) + 12)

@@ -19,7 +19,8 @@ class RatingTest {
         Random r = new Random(1);
         while (!t.isEnded()) {
             List<Integer> given = new ArrayList<>();
-            for (int s : t.order(t.given().size())) given.add((int) Math.clamp(truth[s] + 4 * r.nextGaussian(), 0, 100));
+            for (int s : t.order(t.given().size()))
+                given.add((int) Math.clamp(truth[s] + 4 * r.nextGaussian(), 0, 100));
             t = t.rated(given);
         }
         return t;
@@ -65,7 +66,8 @@ class RatingTest {
 
     @Test
     void aListenerWhoMissesTheHiddenRecordIsTold() {
-        assertThat(RatingResult.of(rated(4, 55, 10, 60)).doubts()).anyMatch(d -> d.contains("not recognised in 4 of 4"));
+        assertThat(RatingResult.of(rated(4, 55, 10, 60)).doubts())
+                .anyMatch(d -> d.contains("not recognised in 4 of 4"));
         assertThat(RatingResult.of(rated(4, 98, 50, 20)).doubts()).anyMatch(d -> d.contains("under the low anchor"));
     }
 
@@ -88,8 +90,9 @@ class RatingTest {
     private static Picking picked(double dislikesBottom, long seed) {
         Random r = new Random(seed);
         List<Picking.Measured> all = new ArrayList<>();
-        for (int i = 0; i < 12; i++) all.add(new Picking.Measured("no. " + i, new double[]{r.nextGaussian(), r
-                .nextGaussian()}));
+        for (int i = 0; i < 12; i++)
+            all.add(new Picking.Measured("no. " + i, new double[]{r.nextGaussian(), r
+                    .nextGaussian()}));
         Picking p = Picking.begin(all, List.of("bottom", "bite"), seed);
         while (!p.isEnded()) {
             int c = p.next();

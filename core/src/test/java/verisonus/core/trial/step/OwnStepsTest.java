@@ -84,12 +84,12 @@ class OwnStepsTest {
         assertThat(told.factor()).isLessThan(0.9);
         assertThat(told.answers()).isEqualTo(16);
         OwnSteps.Own more = OwnSteps.of(List.of(new ToldApart(GapAttribute.BITE, 0.7, 15, 16), new ToldApart(
-                GapAttribute.BITE, 0.6, 14, 16))).byAttribute().get(GapAttribute.BITE);
+                GapAttribute.BITE, 0.6, 14, 16))).find(GapAttribute.BITE).orElseThrow();
         assertThat(more.give()).isLessThan(told.give());
     }
 
     private static OwnSteps.Own own(ToldApart t) {
-        return OwnSteps.of(List.of(t)).byAttribute().get(t.attribute());
+        return OwnSteps.of(List.of(t)).find(t.attribute()).orElseThrow();
     }
 
     @Test

@@ -31,7 +31,8 @@ class LessonTest {
         Lesson l = lesson(Skill.CONTROL, Skill.AMOUNT);
         for (int i = 0; i < 20; i++) {
             Exercise e = l.exercise();
-            long changed = TONE.blocks().stream().filter(b -> !b.equals(e.changed().find(b.id()).orElseThrow())).count();
+            long changed = TONE.blocks().stream().filter(b -> !b.equals(e.changed().find(b.id()).orElseThrow()))
+                    .count();
             assertThat(changed).isEqualTo(1);
             assertThat(e.choices()).doesNotHaveDuplicates().hasSizeBetween(2, 4);
             assertThat(e.right()).isBetween(0, e.choices().size() - 1);
@@ -86,9 +87,10 @@ class LessonTest {
     @Test
     void standingsCountTheLastAnswersByWhatWasAsked() {
         List<Score> all = new ArrayList<>();
-        for (int i = 0; i < 10; i++) all.add(new Score(Instant.EPOCH, Skill.BAND, i % 2 == 0 ? "mids" : "lows", 6 - 0.5 * i,
-                i % 2 == 0));
-        List<Score.Standing> of = Score.standings(all).get(Skill.BAND);
+        for (int i = 0; i < 10; i++)
+            all.add(new Score(Instant.EPOCH, Skill.BAND, i % 2 == 0 ? "mids" : "lows", 6 - 0.5 * i,
+                    i % 2 == 0));
+        List<Score.Standing> of = Score.standings(all).getOrDefault(Skill.BAND, List.of());
         assertThat(of).extracting(Score.Standing::what).containsExactly("all", "mids", "lows");
         assertThat(of.get(0).right()).isEqualTo(5);
         assertThat(of.get(1).words(true)).isEqualTo("mids: 5 of the last 5, down to 2.0 dB");

@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.ears;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -16,6 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.Said;
 import verisonus.cli.files.CommandFolder;
 import verisonus.core.trial.blind.SealedOrder;
 import verisonus.core.trial.blind.TrialForm;

@@ -1,4 +1,4 @@
-package verisonus.cli;
+package verisonus.cli.ears;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -24,23 +24,26 @@ import verisonus.cli.files.TerminalPlayer;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Examination;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
 import verisonus.core.trial.blind.BlindTrial;
 import verisonus.core.trial.blind.MatchedPassages;
 import verisonus.core.trial.blind.StoppingRule;
 import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.trial.blind.TrialResult;
-import verisonus.core.evidence.Examination;
-import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.trial.open.Bed;
+import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.Cancelled;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
 
+/** A blind trial in the terminal. */
 @Command(name = "trial", mixinStandardHelpOptions = true, description = {
         "Can two sounds be told apart? Blind, as loud as each other, in an order sealed before the first answer.",
         "Keys, each followed by Enter: a, b and x play; y says X (or the first) is A, n says it is B."})
-final class TrialCommand extends VerboseOption implements Callable<Integer> {
+public final class TrialCommand extends VerboseOption implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "A", description = "the record")
     private @Nullable Path record;
 
@@ -59,6 +62,9 @@ final class TrialCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--in-mix", paramLabel = "BACKING", description = "the candidate is heard with this round it")
     private @Nullable Path backing;
 
+    @Option(names = "--bed", paramLabel = "BPM", description = "both are heard over a made bed of bass and drums of this tempo")
+    private @Nullable Double bed;
+
     @Option(names = "--seed", paramLabel = "N", description = "what the order is drawn from (default: drawn itself)")
     private @Nullable Long seed;
 
@@ -70,14 +76,17 @@ final class TrialCommand extends VerboseOption implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        if (backing != null && bed != null)
+            throw new InputFault("--in-mix and --bed", "both put something round the guitar", "give one of them");
         if (trials < StoppingRule.FEWEST || trials > StoppingRule.MOST)
             throw new InputFault("--trials " + trials, "it is not 5 to 100", "ten or more tell something");
         Sound a = AudioInput.read(Objects.requireNonNull(record));
         Sound b = AudioInput.read(Objects.requireNonNull(candidate));
-        MatchedPassages p = MatchedPassages.of(a, backing == null ? b : mixed(b, AudioInput.read(backing)));
+        MatchedPassages p = passages(a, b);
         BlindTrial t = BlindTrial.begin(form, new StoppingRule(trials, sequential),
                 seed == null ? new SecureRandom().nextLong() : seed);
-        System.err.println("verisonus: sealed " + t.order().seal() + "; " + t.rule().words());
+        System.err.println("verisonus: sealed " + t.order().seal() + "; " + t.rule().words() + ". "
+                + t.rule().powerWords());
         try (Heard heard = folder == null ? new Played() : new Written(folder, p, t)) {
             t = asked(t, p, heard);
         } catch (IOException e) {
@@ -95,16 +104,13 @@ final class TrialCommand extends VerboseOption implements Callable<Integer> {
         return 0;
     }
 
-    private static Sound mixed(Sound own, Sound band) {
-        Sound a = own.atRate(Sound.WORKING_RATE_HZ);
-        Sound b = band.atRate(Sound.WORKING_RATE_HZ);
-        float[][] out = new float[2][];
-        for (int c = 0; c < 2; c++) {
-            out[c] = a.channel(Math.min(c, a.channels().length - 1)).clone();
-            float[] x = b.channel(Math.min(c, b.channels().length - 1));
-            for (int i = 0; i < Math.min(out[c].length, x.length); i++) out[c][i] += x[i];
-        }
-        return new Sound(out, Sound.WORKING_RATE_HZ);
+    private MatchedPassages passages(Sound a, Sound b) {
+        if (backing != null) return MatchedPassages.of(a, InTheMix.of(b, AudioInput.read(backing), 0));
+        if (bed == null) return MatchedPassages.of(a, b);
+        // As loud as each other first, then the same bed under both.
+        MatchedPassages alone = MatchedPassages.of(a, b);
+        Sound under = new Bed(bed, 0).under(alone.first());
+        return MatchedPassages.of(InTheMix.of(alone.first(), under, 0), InTheMix.of(alone.second(), under, 0));
     }
 
     private static List<String> differences(MatchedPassages p) {

@@ -1,4 +1,4 @@
-package verisonus.desktop.desk;
+package verisonus.desktop.trial;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -13,12 +13,14 @@ import verisonus.casebook.exchange.StoredTrial;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
-import verisonus.core.trial.blind.BlindTrial;
-import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.trial.blind.BlindTrial;
+import verisonus.core.trial.blind.TrialForm;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.desk.Standing;
 import verisonus.desktop.player.Source;
-import verisonus.desktop.trial.TrialModel;
 
 class TrialModelTest {
     @TempDir
@@ -127,5 +129,62 @@ class TrialModelTest {
         assertThat(trial.running().get()).isFalse();
         assertThat(fixture.desk().work().fault().get()).contains("the same");
         assertThat(fixture.desk().book().trials().of(fixture.open().entry().id())).isEmpty();
+    }
+
+    @Test
+    void aTrainingRoundIsToldAtOnceAndKeptNowhere() {
+        keepTone();
+        trial.practise();
+        fixture.settle();
+        assertThat(trial.running().get()).isTrue();
+        trial.hear(Source.X);
+        boolean first = trial.asked().orElseThrow().trial().isRecordNext();
+        trial.answer(first);
+        assertThat(trial.said().get()).startsWith("Right.").contains("2 more");
+        trial.hear(Source.X);
+        trial.answer(!trial.asked().orElseThrow().trial().isRecordNext());
+        assertThat(trial.said().get()).startsWith("No.");
+        trial.hear(Source.X);
+        trial.answer(true);
+        assertThat(trial.running().get()).isFalse();
+        assertThat(fixture.book().trials().of(fixture.open().entry().id())).isEmpty();
+    }
+
+    @Test
+    void aTrialThatWasBegunElsewhereDoesNotGoOnHere() {
+        keepTone();
+        begin();
+        trial.pause();
+        trial.against().set("the dry take");
+        begin();
+        assertThat(trial.running().get()).isFalse();
+        assertThat(trial.said().get()).contains("It was begun on");
+    }
+
+    @Test
+    void leavingTheBenchLeavesTheTrialAsItStands() {
+        keepTone();
+        fixture.desk().bench().set(Bench.TRIAL);
+        begin();
+        fixture.desk().bench().set(Bench.SHEET);
+        assertThat(trial.running().get()).isFalse();
+        assertThat(fixture.desk().player().blind().get()).isFalse();
+        assertThat(trial.current().get()).isPresent();
+    }
+
+    @Test
+    void aFinishedTrialMovesTheOwnSteps() {
+        keepTone();
+        begin();
+        while (trial.running().get()) {
+            trial.hear(Source.X);
+            trial.answer(!current().isRecordNext());
+        }
+        fixture.settle();
+        assertThat(fixture.book().trials().told()).singleElement().satisfies(t -> {
+            assertThat(t.attribute()).isEqualTo(GapAttribute.BITE);
+            assertThat(t.jnd()).isEqualTo(3);
+            assertThat(t.right()).isZero();
+        });
     }
 }

@@ -1,0 +1,242 @@
+package verisonus.desktop.trial;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
+import verisonus.core.trial.Candidate;
+import verisonus.core.trial.MatchedSounds;
+import verisonus.core.trial.open.MomentGap;
+import verisonus.core.trial.open.OnlyWhatDiffers;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.Source;
+
+/** Any number side by side, with their names: as loud as each other over the passage, switched where the music stands. */
+final class OpenModel {
+    private static final int MOST_MOMENTS = 4;
+
+    private final Desk desk;
+    private final Candidates candidates;
+    private final Slots slots;
+    private final Set<String> chosen = new LinkedHashSet<>(List.of("the record", "mine"));
+    private final ObjectProperty<Around> around = new SimpleObjectProperty<>(Around.ALONE);
+    private final ReadOnlyObjectWrapper<Optional<MatchedSounds>> laid = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<List<String>> marks = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyBooleanWrapper onlyDifference = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private Optional<Passage> passage = Optional.empty();
+
+    OpenModel(Desk desk, Candidates candidates) {
+        this.desk = desk;
+        this.candidates = candidates;
+        this.slots = new Slots(desk);
+        desk.open().subscribe((was, now) -> {
+            if (was.map(o -> o.entry().id()).equals(now.map(o -> o.entry().id()))) return;
+            leave();
+        });
+        desk.sounds().subscribe(_ -> leave());
+        desk.bench().subscribe(_ -> leave());
+    }
+
+    /** Lays what is chosen in front of the listener. */
+    void lay() {
+        List<Candidates.Offer> offers = candidates.named(chosen);
+        Optional<Passage> p = Passage.of(desk);
+        if (offers.size() < 2 || p.isEmpty()) {
+            said.set("Choose two or more that can be played.");
+            return;
+        }
+        if (offers.size() > Source.SLOTS) {
+            said.set("Choose " + Source.SLOTS + " at most.");
+            return;
+        }
+        passage = p;
+        Around a = around.get();
+        desk.work().run("Laying " + offers.size() + " side by side",
+                progress -> candidates.matched(offers, p.get(), a, progress), this::lay);
+    }
+
+    private void lay(MatchedSounds m) {
+        slots.lay(m, passage.orElseThrow().span(), false);
+        onlyDifference.set(false);
+        laid.set(Optional.of(m));
+        marks.set(List.of());
+        List<String> words = new ArrayList<>(m.twins());
+        m.lengths().ifPresent(words::add);
+        for (int i = 1; i < m.candidates().size(); i++)
+            if (m.turned(0, i))
+                words.add(m.candidates().get(i).name() + " is " + m.candidates().getFirst().name()
+                        + " turned in phase");
+        said.set(words.isEmpty()
+                ? ""
+                : String.join("; ", words).substring(0, 1).toUpperCase(Locale.ROOT)
+                        + String.join("; ", words).substring(
+                                1)
+                        + ".");
+        slots.hear(0);
+    }
+
+    void hear(int place) {
+        if (laid.get().isEmpty()) return;
+        if (onlyDifference.get() && place > 0) onlyDifference(place);
+        else slots.hear(place);
+    }
+
+    /** Which of them is heard; -1 for none. */
+    int heard() {
+        return laid.get().isEmpty() ? -1 : slots.heard();
+    }
+
+    /** Hears only what the heard one and the first do not share, or everything again. */
+    void toggleOnlyDifference() {
+        if (laid.get().isEmpty()) return;
+        if (onlyDifference.get()) {
+            lay(laid.get().get());
+            return;
+        }
+        onlyDifference(Math.max(1, slots.heard()));
+    }
+
+    private void onlyDifference(int place) {
+        MatchedSounds m = laid.get().orElseThrow();
+        Candidate one = m.candidates().getFirst();
+        Candidate other = m.candidates().get(place);
+        desk.work().run("Taking away what they share", _ -> List.of(OnlyWhatDiffers.of(one.sound(), other.sound()),
+                OnlyWhatDiffers.of(other.sound(), one.sound())), d -> {
+                    List<Candidate> left = new ArrayList<>(m.candidates());
+                    left.set(0, new Candidate(one.name(), d.get(0).sound()));
+                    left.set(place, new Candidate(other.name(), d.get(1).sound()));
+                    slots.lay(new MatchedSounds(left, 0, Optional.empty()), passage.orElseThrow().span(), false);
+                    onlyDifference.set(true);
+                    slots.hear(place);
+                    said.set(String.format(Locale.ROOT,
+                            "Only what they do not share, as loud as it is in the whole: what only %s has lies %s, what"
+                                    + " only %s has %s.",
+                            one.name(), under(d.get(0)), other.name(), under(d.get(1))));
+                });
+    }
+
+    /** Moments tell of the gear only where the same hand plays. */
+    private void sayWhoseItIs() {
+        boolean replay = desk.open().get().flatMap(OpenCase::tone)
+                .filter(t -> t.search().pairing() == Pairing.SAME_PERFORMANCE).isEmpty();
+        if (replay) said.set("Another hand plays here than on the record: single moments differ by the playing too.");
+    }
+
+    private static String under(OnlyWhatDiffers d) {
+        return Double.isInfinite(d.underWholeLu())
+                ? "under hearing"
+                : String.format(Locale.ROOT, "%.0f LU under it", Math.max(0, d.underWholeLu()));
+    }
+
+    /** Notes where something was heard, and what differs most there. */
+    void mark() {
+        int place = heard();
+        if (place < 0) return;
+        MatchedSounds m = laid.get().orElseThrow();
+        int other = place == 0 ? 1 : place;
+        double at = desk.player().positionS().get() - passage.orElseThrow().span().fromS();
+        Sound a = m.first();
+        Sound b = m.sound(other);
+        List<MomentGap> gap = MomentGap.at(a, b, at);
+        List<String> next = new ArrayList<>(marks.get());
+        next.add(words(at, gap, m.candidates().getFirst().name(), m.candidates().get(other).name()));
+        marks.set(List.copyOf(next));
+        sayWhoseItIs();
+    }
+
+    private String words(double atS, List<MomentGap> gap, String first, String second) {
+        double on = atS + passage.orElseThrow().span().fromS();
+        return String.format(Locale.ROOT, "%d:%04.1f  ", (int) (on / 60), on % 60) + (gap.isEmpty() || gap.getFirst()
+                .jnd() < 1
+                        ? "no part of the sound differs by a step there"
+                        : gap.stream().filter(g -> g.jnd() >= 1).map(g -> g.words(first, second))
+                                .collect(java.util.stream.Collectors.joining(", ")));
+    }
+
+    /** Where the passage differs most, for whoever wants to know where to listen. */
+    void largest() {
+        int place = Math.max(1, heard());
+        if (laid.get().isEmpty()) return;
+        MatchedSounds m = laid.get().get();
+        List<String> next = new ArrayList<>(marks.get());
+        for (MomentGap g : MomentGap.largest(m.first(), m.sound(place), MOST_MOMENTS))
+            next.add(words(g.atS(), List.of(g), m.candidates().getFirst().name(), m.candidates().get(place).name()));
+        marks.set(List.copyOf(next));
+        sayWhoseItIs();
+    }
+
+    /** Takes them away; the listening bar plays its own sounds again. */
+    void leave() {
+        if (laid.get().isEmpty()) return;
+        laid.set(Optional.empty());
+        onlyDifference.set(false);
+        marks.set(List.of());
+        said.set("");
+        slots.clear();
+    }
+
+    boolean isChosen(String name) {
+        return chosen.contains(name);
+    }
+
+    void choose(String name, boolean on) {
+        if (on) chosen.add(name);
+        else chosen.remove(name);
+    }
+
+    Candidates candidates() {
+        return candidates;
+    }
+
+    /** What of the chosen can be played. */
+    List<Candidates.Offer> offers() {
+        return candidates.named(chosen);
+    }
+
+    ObjectProperty<Around> around() {
+        return around;
+    }
+
+    /** Whether there is anything to put round the guitar in this way. */
+    boolean can(Around a) {
+        return switch (a) {
+            case ALONE -> true;
+            case BAND -> desk.sounds().get().backing().isPresent();
+            case BED -> candidates.tempo().isPresent();
+        };
+    }
+
+    ReadOnlyObjectProperty<Optional<MatchedSounds>> laid() {
+        return laid.getReadOnlyProperty();
+    }
+
+    ReadOnlyObjectProperty<List<String>> marks() {
+        return marks.getReadOnlyProperty();
+    }
+
+    ReadOnlyBooleanProperty onlyWhatDiffers() {
+        return onlyDifference.getReadOnlyProperty();
+    }
+
+    ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    Desk desk() {
+        return desk;
+    }
+}

@@ -1,0 +1,50 @@
+package verisonus.desktop.trial;
+
+import java.util.Optional;
+import verisonus.casebook.store.Region;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Sounds;
+import verisonus.desktop.player.PlayerModel;
+
+/**
+ * What is compared: the marked region, or all of the record.
+ *
+ * @param takeStartS where on the record's time axis the take begins
+ */
+record Passage(PlayerModel.Span span, double takeStartS) {
+    /** Empty without a record. */
+    static Optional<Passage> of(Desk desk) {
+        Sounds s = desk.sounds().get();
+        Optional<OpenCase> open = desk.open().get();
+        if (open.isEmpty() || s.reference().isEmpty()) return Optional.empty();
+        double end = s.reference().get().durationS();
+        PlayerModel.Span span = open.get().region().map(Passage::span)
+                .map(r -> new PlayerModel.Span(r.fromS(), Math.min(r.toS(), end)))
+                .orElse(new PlayerModel.Span(0, end));
+        return Optional.of(new Passage(span, s.diStartS()));
+    }
+
+    private static PlayerModel.Span span(Region r) {
+        return new PlayerModel.Span(r.fromS(), r.toS());
+    }
+
+    Sound ofRecord(Sound record) {
+        return record.slice(span.fromS(), span.toS());
+    }
+
+    /** The passage of what begins with the take. */
+    Sound ofTake(String name, Sound played) {
+        double from = span.fromS() - takeStartS;
+        if (from < 0 || from + 1 > played.durationS())
+            throw new InputFault(name, "it does not play in the marked region", "mark a region in which both play");
+        return played.slice(from, Math.min(played.durationS(), span.toS() - takeStartS));
+    }
+
+    /** Where in the take the passage begins. */
+    double inTakeS() {
+        return Math.max(0, span.fromS() - takeStartS);
+    }
+}

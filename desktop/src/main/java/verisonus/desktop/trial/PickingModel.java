@@ -1,0 +1,218 @@
+package verisonus.desktop.trial;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.random.RandomGenerator;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.store.ListeningShelf.Kept;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Bands;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.LoudestPart;
+import verisonus.core.trial.Candidate;
+import verisonus.core.trial.MatchedSounds;
+import verisonus.core.trial.rate.Picking;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.PlayerModel;
+
+/** Nameless picking among the cabinets and microphones that are owned: each is kept or passed, what was kept steers what comes. */
+final class PickingModel {
+    private static final int MOST = 16;
+    private static final double PHRASE_S = 4;
+
+    private final Desk desk;
+    private final RandomGenerator seeds;
+    private final Slots slots;
+    private final ReadOnlyBooleanWrapper running = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyObjectWrapper<Optional<Kept<Picking>>> current = new ReadOnlyObjectWrapper<>(
+            Optional.empty());
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private List<Candidate> sounds = List.of();
+    private PlayerModel.Span span = new PlayerModel.Span(0, 0);
+    private int now;
+
+    PickingModel(Desk desk, RandomGenerator seeds) {
+        this.desk = desk;
+        this.seeds = seeds;
+        this.slots = new Slots(desk);
+        desk.open().subscribe(_ -> read());
+        desk.changes().subscribe(_ -> read());
+        desk.bench().subscribe(_ -> pause());
+    }
+
+    private Optional<Long> caseId() {
+        return desk.open().get().map(o -> o.entry().id());
+    }
+
+    private void read() {
+        List<Kept<Picking>> all = caseId().map(id -> desk.book().listening().pickings(id)).orElse(List.of());
+        if (running.get() && all.stream().noneMatch(k -> k.id() == current.get().map(Kept::id).orElse(-1L))) stop();
+        current.set(all.stream().findFirst());
+    }
+
+    /** Plays every cabinet and microphone that is owned in the place of the tone's, then asks. */
+    void begin() {
+        Optional<Tone> tone = desk.open().get().flatMap(OpenCase::tone).map(d -> d.tone());
+        Optional<Sound> di = desk.sounds().get().di();
+        if (tone.isEmpty() || di.isEmpty()) {
+            said.set("Derive a tone first: its loudspeakers and microphones are picked among.");
+            return;
+        }
+        double start = desk.sounds().get().diStartS();
+        Optional<Sound> second = desk.secondTake();
+        LoudestPart part = LoudestPart.of(di.get(), PHRASE_S);
+        Optional<Kept<Picking>> left = current.get().filter(k -> !k.value().isEnded());
+        desk.work().run("Playing what may be picked", progress -> played(tone.get(), di.get(), second, part, progress),
+                all -> {
+                    span = new PlayerModel.Span(start + part.fromS(), start + part.toS());
+                    lay(all, left);
+                });
+    }
+
+    private List<Candidate> played(Tone tone, Sound di, Optional<Sound> second, LoudestPart part, Progress progress) {
+        List<Tone> all = variants(tone);
+        if (all.size() < 3)
+            throw new InputFault("picking", "too few cabinets and microphones are owned to pick among",
+                    "count what you own in My gear");
+        List<Candidate> out = new ArrayList<>();
+        for (Tone t : all) {
+            progress.step((double) out.size() / all.size(), "playing " + t.name());
+            out.add(new Candidate(t.name(), desk.asHeard(part.cut(Renderer.render(t, di, second, Quality.FINAL,
+                    Progress.NONE)))));
+        }
+        return MatchedSounds.of(out).candidates();
+    }
+
+    private List<Tone> variants(Tone tone) {
+        List<Tone> out = new ArrayList<>();
+        Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(b -> b.on() && b.impulse().isEmpty());
+        Optional<Block> microphone = tone.first(GearKind.MICROPHONE).filter(Block::on);
+        for (Model c : choices(cabinet, GearKind.CABINET)) {
+            Tone with = cabinet.map(b -> tone.with(b.exchangedFor(c))).orElse(tone);
+            for (Model m : choices(microphone, GearKind.MICROPHONE)) {
+                Tone t = microphone.map(b -> with.with(b.exchangedFor(m))).orElse(with);
+                out.add(t.named(c.name() + ", " + m.name()));
+            }
+            if (microphone.isEmpty()) out.add(with.named(c.name()));
+        }
+        if (cabinet.isEmpty())
+            for (Model m : choices(microphone, GearKind.MICROPHONE))
+                out.add(microphone.map(b -> tone.with(b.exchangedFor(m))).orElse(tone).named(m.name()));
+        return out.subList(0, Math.min(MOST, out.size()));
+    }
+
+    private List<Model> choices(Optional<Block> there, GearKind kind) {
+        return there.isEmpty()
+                ? List.of()
+                : desk.rig().get().owned(kind).stream().filter(m -> m.voice() != Voice.Cabinet.IMPULSE_RESPONSE)
+                        .toList();
+    }
+
+    private void lay(List<Candidate> all, Optional<Kept<Picking>> left) {
+        List<String> names = all.stream().map(Candidate::name).toList();
+        boolean same = left.filter(k -> k.value().candidates().stream().map(Picking.Measured::name).toList().equals(
+                names)).isPresent();
+        sounds = all;
+        List<String> features = GapAttribute.BANDS.stream().map(GapAttribute::playersWords).toList();
+        Kept<Picking> p = same
+                ? left.orElseThrow()
+                : desk.book().listening().begin(caseId().orElseThrow(), Picking.begin(all.stream()
+                        .map(c -> new Picking.Measured(c.name(), measures(c.sound()))).toList(), features,
+                        seeds
+                                .nextLong()));
+        current.set(Optional.of(p));
+        said.set("");
+        running.set(true);
+        next();
+    }
+
+    /** Level of each band of the sound against all of it, dB. */
+    private static double[] measures(Sound s) {
+        Bands thirds = Bands.thirds(80, 8000);
+        double[] power = thirds.longTermPower(s.mid(), s.rateHz());
+        double[] hz = thirds.centresHz();
+        double whole = 1e-20;
+        for (double p : power) whole += p;
+        double[] out = new double[GapAttribute.BANDS.size()];
+        for (int i = 0; i < out.length; i++) {
+            double in = 1e-20;
+            for (int b = 0; b < hz.length; b++)
+                if (hz[b] >= GapAttribute.BANDS.get(i).fromHz() && hz[b] < GapAttribute.BANDS.get(i).toHz())
+                    in += power[b];
+            out[i] = 10 * Math.log10(in / whole);
+        }
+        return out;
+    }
+
+    private void next() {
+        now = current.get().orElseThrow().value().next();
+        slots.lay(new MatchedSounds(List.of(sounds.get(now)), 0, Optional.empty()), span, true);
+        slots.hear(0);
+    }
+
+    /** Keeps what plays, or passes it. */
+    void answer(boolean keep) {
+        if (!running.get()) return;
+        Kept<Picking> next = desk.book().listening().said(caseId().orElseThrow(), current.get().orElseThrow(), now,
+                keep);
+        current.set(Optional.of(next));
+        if (next.value().isEnded()) {
+            stop();
+            desk.refresh();
+        } else {
+            next();
+        }
+    }
+
+    void pause() {
+        if (!running.get()) return;
+        stop();
+        said.set("Left as it stands; begin again to go on.");
+    }
+
+    void giveUp() {
+        Optional<Kept<Picking>> p = current.get().filter(k -> !k.value().isEnded());
+        stop();
+        p.ifPresent(k -> desk.book().listening().drop(caseId().orElseThrow(), k));
+        desk.refresh();
+        read();
+    }
+
+    private void stop() {
+        if (!running.get()) return;
+        running.set(false);
+        slots.clear();
+    }
+
+    ReadOnlyBooleanProperty running() {
+        return running.getReadOnlyProperty();
+    }
+
+    ReadOnlyObjectProperty<Optional<Kept<Picking>>> current() {
+        return current.getReadOnlyProperty();
+    }
+
+    ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    Desk desk() {
+        return desk;
+    }
+}

@@ -1,0 +1,76 @@
+package verisonus.desktop.trial;
+
+import java.util.Locale;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
+import verisonus.casebook.store.ListeningShelf.Kept;
+import verisonus.core.trial.rate.Picking;
+import verisonus.desktop.theme.Nodes;
+
+/** Picking among loudspeakers and microphones without their names. */
+final class PickingPart extends VBox implements Asking {
+    private final PickingModel model;
+    private final Label said;
+
+    PickingPart(PickingModel model) {
+        super(8);
+        this.model = model;
+        said = EarNodes.said(model.said());
+        model.current().subscribe(_ -> show());
+        model.running().subscribe(_ -> show());
+    }
+
+    private void show() {
+        getChildren().clear();
+        if (model.running().get()) return;
+        Optional<Kept<Picking>> now = model.current().get();
+        now.filter(k -> k.value().isEnded()).ifPresent(k -> getChildren().addAll(Nodes.wrapped("You kept " + k.value()
+                .words()),
+                Nodes.wrapped("What you keep is taken for a likelihood that grows with each part of the sound;"
+                        + " what the answers leave open is in the percentages.", "quiet", "small")));
+        boolean left = now.filter(k -> !k.value().isEnded()).isPresent();
+        getChildren().add(left
+                ? EarNodes.row(EarNodes.first("begin-picking", "Go on picking", model::begin), EarNodes.plain(
+                        "give-up-picking", "give it up", model::giveUp))
+                : EarNodes.row(EarNodes.button("begin-picking", "Pick among loudspeakers and microphones, about 10 s",
+                        model::begin)));
+        getChildren().add(said);
+    }
+
+    /** Calls back whenever the question must be shown anew. */
+    void changed(Runnable what) {
+        model.current().subscribe(_ -> what.run());
+    }
+
+    @Override
+    public ReadOnlyBooleanProperty running() {
+        return model.running();
+    }
+
+    @Override
+    public String heading() {
+        return model.current().get().map(k -> String.format(Locale.ROOT, "No. %d: keep it?", k.value().said().size()
+                + 1)).orElse("");
+    }
+
+    @Override
+    public void ask(VBox into) {
+        into.getChildren().addAll(Nodes.wrapped("Your phrase goes round; each is as loud as the last."), EarNodes.row(
+                EarNodes.first("pick-keep", "keep (K)", () -> model.answer(true)), EarNodes.button("pick-pass",
+                        "pass (P)", () -> model.answer(false))),
+                EarNodes.row(EarNodes.plain("pause-picking",
+                        "leave it for later", model::pause),
+                        EarNodes.plain("give-up-picking", "give it up",
+                                model::giveUp)));
+    }
+
+    @Override
+    public boolean key(KeyCode code) {
+        if (code != KeyCode.K && code != KeyCode.P) return false;
+        model.answer(code == KeyCode.K);
+        return true;
+    }
+}
