@@ -35,7 +35,7 @@ final class DemoEars {
     static void trial(Casebook book, long id, DemoRegion where, int right, Optional<GapRow> turnsOn) {
         BlindTrial begun = BlindTrial.begin(TrialForm.ABX, new StoppingRule(ANSWERS, false), SEED);
         StoredTrial t = book.trials().begin(id, begun, String.format(Locale.ROOT, "%.1f–%.1f s", where.fromS(),
-                where.toS()), turnsOn);
+                where.toS()), "70 dB SPL assumed", turnsOn);
         for (int i = 0; right > 0 && i < ANSWERS; i++)
             t = book.trials().answer(id, t, (i < right) == t.trial().isRecordNext());
     }

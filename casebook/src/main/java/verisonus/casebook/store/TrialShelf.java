@@ -54,15 +54,20 @@ public final class TrialShelf {
 
     /** @param passage what is heard, on what, in words */
     public StoredTrial begin(long caseId, BlindTrial trial, String passage) {
-        return begin(caseId, trial, passage, Optional.empty());
+        return begin(caseId, trial, passage, "", Optional.empty());
     }
 
-    /** @param turnsOn the most audible difference of the two as it is known */
-    public StoredTrial begin(long caseId, BlindTrial trial, String passage, Optional<GapRow> turnsOn) {
+    /**
+     * @param level how loud it is heard, in words
+     * @param turnsOn the most audible difference of the two as it is known
+     */
+    public StoredTrial begin(long caseId, BlindTrial trial, String passage, String level, Optional<GapRow> turnsOn) {
         ObjectNode document = document(trial, passage);
         turnsOn.ifPresent(r -> ListeningJson.put(document, r.attribute(), r.audibility()));
-        long id = book.changed("Began a blind trial, " + trial.order().form().words() + " Sealed "
-                + trial.order().seal().substring(0, SHOWN_OF_SEAL) + "…", Optional.of(caseId),
+        long id = book.changed("Began a blind trial, " + trial.order().form().words() + " " + passage + (level.isEmpty()
+                ? ""
+                : ", " + level) + ". Sealed " + trial.order().seal().substring(0, SHOWN_OF_SEAL) + "…",
+                Optional.of(caseId),
                 c -> c.insert("blind_trial", Map.of("case_id", caseId, "document", Json.text(document))));
         return new StoredTrial(id, trial, passage, List.of());
     }

@@ -107,7 +107,7 @@ class ListeningShelfTest {
     @Test
     void aTrialKeepsWhatItTurnsOnAndWhatWasLeftOut() {
         GapRow row = new GapRow(GapAttribute.BODY, "dB", 0, 1.5, 1, "amp", "", true);
-        var t = book.trials().begin(id, BlindTrial.begin(TrialForm.ABX, new StoppingRule(5, false), 8), "all",
+        var t = book.trials().begin(id, BlindTrial.begin(TrialForm.ABX, new StoppingRule(5, false), 8), "all", "",
                 java.util.Optional.of(row));
         t = book.trials().leaveOut(id, t);
         assertThat(book.trials().told()).isEmpty();

@@ -87,6 +87,7 @@ public final class LayersCommand extends VerboseOption implements Callable<Integ
                     .words());
             Json.put(one, "share", m.share(), 3);
             Json.put(one, "yield_db", m.yieldDb(), 1);
+            Json.put(one, "worst_at_s", m.worstAtS(), 1);
             say(m.words());
         }
         if (found.isEmpty()) say("each can be heard beside the others");

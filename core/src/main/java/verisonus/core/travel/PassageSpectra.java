@@ -15,6 +15,8 @@ public final class PassageSpectra {
     /** 25 Hz to 12.5 kHz. */
     public static final Bands BANDS = Bands.thirds(25, 12500);
     private static final int SIZE = 8192;
+    /** From moment to moment at the working rate. */
+    public static final double FRAME_S = SIZE / 2.0 / Sound.WORKING_RATE_HZ;
     /** A band this far under the strongest adds nothing to the tone. */
     private static final double EMPTY_DB = -38;
     private static final double GATE_DB = -50;

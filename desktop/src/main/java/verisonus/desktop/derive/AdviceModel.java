@@ -5,11 +5,13 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
@@ -39,6 +41,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
 import verisonus.core.take.Pairing;
 import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.trial.step.OwnSteps;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.OpenCase;
 
@@ -60,6 +63,7 @@ public final class AdviceModel {
     private final ReadOnlyObjectWrapper<Optional<About<List<LevelWalk.Point>>>> levels = none();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private final ObjectProperty<Optional<PlaybackSystem>> heardOn = new SimpleObjectProperty<>(Optional.empty());
+    private final BooleanProperty withOwnEars = new SimpleBooleanProperty();
 
     AdviceModel(DeriveModel model) {
         this.model = model;
@@ -271,8 +275,23 @@ public final class AdviceModel {
 
     /** The ledger as heard on the chosen playback system. */
     Optional<GapLedger> ledger() {
+        return usual().map(g -> withOwnEars.get() ? ownSteps().heard(g) : g);
+    }
+
+    /** The same in everybody's steps. */
+    Optional<GapLedger> usual() {
         return model.tone().map(DerivedTone::gap)
                 .map(g -> heardOn.get().map(s -> g.through(s::levelDbAt)).orElse(g));
+    }
+
+    /** What the player's own trials have said of the player's ears. */
+    OwnSteps ownSteps() {
+        return OwnSteps.of(model.desk().book().trials().told()).learnt();
+    }
+
+    /** Whether differences are counted in the player's own steps. */
+    BooleanProperty withOwnEars() {
+        return withOwnEars;
     }
 
     ObjectProperty<Optional<PlaybackSystem>> heardOn() {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -40,6 +41,7 @@ final class LedgerView extends BorderPane {
     private final LevelsView levels;
     private final Label head = Nodes.label("What still differs", "heading");
     private final ChoiceBox<Optional<PlaybackSystem>> heardOn = new ChoiceBox<>();
+    private final CheckBox ownEars = new CheckBox("with my ears");
 
     LedgerView(DeriveModel model, Theme theme) {
         this.model = model;
@@ -103,7 +105,11 @@ final class LedgerView extends BorderPane {
         heardOn.setMaxWidth(200);
         Label on = Nodes.label("heard on", "quiet", "small");
         on.setMinWidth(Region.USE_PREF_SIZE);
-        HBox out = new HBox(8, on, heardOn);
+        ownEars.setId("own-ears");
+        ownEars.setTooltip(new Tooltip("count in the steps that your blind trials showed, with the usual ones beside"));
+        ownEars.selectedProperty().bindBidirectional(model.advice().withOwnEars());
+        ownEars.selectedProperty().subscribe(_ -> show());
+        HBox out = new HBox(8, on, heardOn, ownEars);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
@@ -133,6 +139,10 @@ final class LedgerView extends BorderPane {
     }
 
     private void fill() {
+        boolean known = !model.advice().ownSteps().byAttribute().isEmpty();
+        ownEars.setVisible(known);
+        ownEars.setManaged(known);
+        if (!known) ownEars.setSelected(false);
         Optional<GapLedger> ledger = model.advice().ledger();
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
@@ -175,6 +185,7 @@ final class LedgerView extends BorderPane {
         what.setMinWidth(Region.USE_PREF_SIZE);
         jnd.setMinWidth(Region.USE_PREF_SIZE);
         HBox top = new HBox(10, what, figures, space, jnd);
+        usual(r).ifPresent(u -> top.getChildren().add(Nodes.label(u, "quiet", "small")));
         top.setAlignment(Pos.BASELINE_LEFT);
         HBox said = new HBox(8, Nodes.wrapped(words(r, heard), "small", heard ? "said" : "quiet"));
         said.setAlignment(Pos.TOP_LEFT);
@@ -193,6 +204,13 @@ final class LedgerView extends BorderPane {
         box.getStyleClass().add("ruled-below");
         box.setPadding(new Insets(5, 0, 5, 0));
         return box;
+    }
+
+    /** Beside a figure in the player's own steps, the one in everybody's. */
+    private Optional<String> usual(GapRow r) {
+        if (!ownEars.isSelected() || model.advice().ownSteps().find(r.attribute()).isEmpty()) return Optional.empty();
+        return model.advice().usual().flatMap(g -> g.find(r.attribute()))
+                .map(u -> String.format(Locale.ROOT, "usually %.1f", u.audibility()));
     }
 
     /** What to do about it, or why nothing: below hearing, or the hand's own spread is as large. */

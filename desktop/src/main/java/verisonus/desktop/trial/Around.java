@@ -4,6 +4,7 @@ package verisonus.desktop.trial;
 enum Around {
     ALONE("alone"),
     BAND("in the mix"),
+    REST("over what is left of the record"),
     BED("over a made bed");
 
     private final String words;

@@ -12,6 +12,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.LogEntry;
+import verisonus.core.evidence.study.GuidedIsolation;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
@@ -20,10 +21,12 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
+import verisonus.core.take.MatchedTake;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
+import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -160,6 +163,7 @@ final class Candidates {
             case ALONE -> alone;
             case BAND -> desk.sounds().get().backing().map(b -> withBand(sounds, offers, passage, desk.asHeard(b)))
                     .orElse(alone);
+            case REST -> desk.sounds().get().di().map(d -> withBand(sounds, offers, passage, rest(d))).orElse(alone);
             case BED -> tempo().map(bpm -> withBed(alone, bpm)).orElse(alone);
         };
     }
@@ -175,6 +179,16 @@ final class Candidates {
                     : new Candidate(c.name(), InTheMix.of(asInTheRecord(c.sound(), rest, record), rest, 0)));
         }
         return MatchedSounds.of(out);
+    }
+
+    /** The record without what the take says is the guitar's, on the record's time axis. */
+    private Sound rest(Sound di) {
+        Sound record = desk.sounds().get().reference().orElseThrow();
+        MatchedTake laid = MatchedTake.of(record, di);
+        if (!laid.same())
+            throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
+                    + " guitar's", "play the record's phrase, or add the band as a file");
+        return desk.asHeard(GuidedIsolation.rest(laid.reference(), laid.sound()).atRate(Sound.WORKING_RATE_HZ));
     }
 
     /** A guitar as loud as the record's must be, for it and the band to be as loud as the record. */

@@ -85,9 +85,9 @@ final class LayersModel {
         });
     }
 
-    /** Lays all parts over each other, over the passage. */
+    /** Lays all parts over each other, over all that both last: where the guitar is studied it often stands alone. */
     void find() {
-        Optional<Passage> p = Passage.of(desk);
+        Optional<Passage> p = Passage.whole(desk);
         Sounds s = desk.sounds().get();
         if (p.isEmpty() || s.mine().isEmpty() || parts.get().size() < 2) {
             said.set("Bring another part first: bass, keys or a voice that begins with the record.");

@@ -47,8 +47,9 @@ final class LayersPart extends VBox {
 
     private void show() {
         found.getChildren().clear();
-        drawing.setVisible(model.found().get().isPresent());
-        drawing.setManaged(model.found().get().isPresent());
+        boolean any = model.found().get().filter(f -> !f.hidden().isEmpty()).isPresent();
+        drawing.setVisible(any);
+        drawing.setManaged(any);
         if (model.found().get().isEmpty()) {
             if (!model.parts().get().isEmpty())
                 found.getChildren().add(Nodes.wrapped("Parts: " + String.join(", ", model.parts().get()) + ".", "quiet",
@@ -81,7 +82,9 @@ final class LayersPart extends VBox {
             hear.setMinWidth(USE_PREF_SIZE);
             Label words = Nodes.wrapped(s.words());
             HBox.setHgrow(words, Priority.ALWAYS);
-            chains.getChildren().add(new HBox(8, hear, words));
+            HBox line = new HBox(8, hear, words);
+            line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+            chains.getChildren().add(line);
         }
     }
 }

@@ -216,6 +216,7 @@ final class OpenModel {
         return switch (a) {
             case ALONE -> true;
             case BAND -> desk.sounds().get().backing().isPresent();
+            case REST -> desk.sounds().get().backing().isEmpty() && desk.sounds().get().di().isPresent();
             case BED -> candidates.tempo().isPresent();
         };
     }

@@ -27,6 +27,15 @@ record Passage(PlayerModel.Span span, double takeStartS) {
         return Optional.of(new Passage(span, s.diStartS()));
     }
 
+    /** Everything that the record and the take both last; empty without either. */
+    static Optional<Passage> whole(Desk desk) {
+        Sounds s = desk.sounds().get();
+        if (s.reference().isEmpty() || s.di().isEmpty()) return Optional.empty();
+        double from = Math.max(0, s.diStartS());
+        double to = Math.min(s.reference().get().durationS(), s.diStartS() + s.di().get().durationS());
+        return Optional.of(new Passage(new PlayerModel.Span(from, Math.max(from, to)), s.diStartS()));
+    }
+
     private static PlayerModel.Span span(Region r) {
         return new PlayerModel.Span(r.fromS(), r.toS());
     }

@@ -4,14 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
@@ -31,7 +34,7 @@ import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.PlayerModel;
 
-/** Nameless picking among the cabinets and microphones that are owned: each is kept or passed, what was kept steers what comes. */
+/** Nameless picking among what is owned, the rest of the tone as it is: each is kept or passed, what was kept steers what comes. */
 final class PickingModel {
     private static final int MOST = 16;
     private static final double PHRASE_S = 4;
@@ -43,9 +46,27 @@ final class PickingModel {
     private final ReadOnlyObjectWrapper<Optional<Kept<Picking>>> current = new ReadOnlyObjectWrapper<>(
             Optional.empty());
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private final ObjectProperty<Among> among = new SimpleObjectProperty<>(Among.LOUDSPEAKERS);
     private List<Candidate> sounds = List.of();
     private PlayerModel.Span span = new PlayerModel.Span(0, 0);
     private int now;
+
+    /** What is picked among. */
+    enum Among {
+        LOUDSPEAKERS("loudspeakers and microphones"),
+        AMPS("amps"),
+        DRIVES("drives");
+
+        private final String words;
+
+        Among(String words) {
+            this.words = words;
+        }
+
+        String words() {
+            return words;
+        }
+    }
 
     PickingModel(Desk desk, RandomGenerator seeds) {
         this.desk = desk;
@@ -66,12 +87,12 @@ final class PickingModel {
         current.set(all.stream().findFirst());
     }
 
-    /** Plays every cabinet and microphone that is owned in the place of the tone's, then asks. */
+    /** Plays everything that is owned in the place of the tone's, then asks. */
     void begin() {
         Optional<Tone> tone = desk.open().get().flatMap(OpenCase::tone).map(d -> d.tone());
         Optional<Sound> di = desk.sounds().get().di();
         if (tone.isEmpty() || di.isEmpty()) {
-            said.set("Derive a tone first: its loudspeakers and microphones are picked among.");
+            said.set("Derive a tone first: what it is made of is picked.");
             return;
         }
         double start = desk.sounds().get().diStartS();
@@ -86,10 +107,10 @@ final class PickingModel {
     }
 
     private List<Candidate> played(Tone tone, Sound di, Optional<Sound> second, LoudestPart part, Progress progress) {
-        List<Tone> all = variants(tone);
+        List<Tone> all = variants(tone, di);
         if (all.size() < 3)
-            throw new InputFault("picking", "too few cabinets and microphones are owned to pick among",
-                    "count what you own in My gear");
+            throw new InputFault("picking", "fewer than three " + among.get().words() + " are owned or in the tone",
+                    "count what you own in My gear, or pick among something else");
         List<Candidate> out = new ArrayList<>();
         for (Tone t : all) {
             progress.step((double) out.size() / all.size(), "playing " + t.name());
@@ -99,7 +120,28 @@ final class PickingModel {
         return MatchedSounds.of(out).candidates();
     }
 
-    private List<Tone> variants(Tone tone) {
+    private List<Tone> variants(Tone tone, Sound di) {
+        return switch (among.get()) {
+            case LOUDSPEAKERS -> loudspeakers(tone);
+            case AMPS -> exchanged(tone, di, GearKind.AMP);
+            case DRIVES -> exchanged(tone, di, GearKind.DRIVE);
+        };
+    }
+
+    /** Every owned model in the place of the tone's, brought to the same dirt and loudness, so that its own character is left. */
+    private List<Tone> exchanged(Tone tone, Sound di, GearKind kind) {
+        Optional<Block> there = tone.first(kind).filter(Block::on);
+        if (there.isEmpty()) return List.of();
+        FairSwap fair = new FairSwap(di);
+        List<Tone> out = new ArrayList<>(List.of(tone.named(there.get().model().name())));
+        for (Model m : desk.rig().get().owned(kind)) {
+            if (m.equals(there.get().model())) continue;
+            out.add(fair.balanced(tone, tone.with(there.get().exchangedFor(m)), there.get().id()).named(m.name()));
+        }
+        return out.subList(0, Math.min(MOST, out.size()));
+    }
+
+    private List<Tone> loudspeakers(Tone tone) {
         List<Tone> out = new ArrayList<>();
         Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(b -> b.on() && b.impulse().isEmpty());
         Optional<Block> microphone = tone.first(GearKind.MICROPHONE).filter(Block::on);
@@ -198,6 +240,10 @@ final class PickingModel {
         if (!running.get()) return;
         running.set(false);
         slots.clear();
+    }
+
+    ObjectProperty<Among> among() {
+        return among;
     }
 
     ReadOnlyBooleanProperty running() {

@@ -3,14 +3,16 @@ package verisonus.desktop.trial;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.trial.rate.Picking;
+import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
-/** Picking among loudspeakers and microphones without their names. */
+/** Picking among what is owned without its names. */
 final class PickingPart extends VBox implements Asking {
     private final PickingModel model;
     private final Label said;
@@ -35,14 +37,29 @@ final class PickingPart extends VBox implements Asking {
         getChildren().add(left
                 ? EarNodes.row(EarNodes.first("begin-picking", "Go on picking", model::begin), EarNodes.plain(
                         "give-up-picking", "give it up", model::giveUp))
-                : EarNodes.row(EarNodes.button("begin-picking", "Pick among loudspeakers and microphones, about 10 s",
-                        model::begin)));
+                : EarNodes.row(EarNodes.button("begin-picking", "Keep or pass, without names", model::begin),
+                        Nodes.label(
+                                "among", "quiet"),
+                        among()));
         getChildren().add(said);
     }
 
     /** Calls back whenever the question must be shown anew. */
     void changed(Runnable what) {
         model.current().subscribe(_ -> what.run());
+    }
+
+    private ChoiceBox<PickingModel.Among> among() {
+        ChoiceBox<PickingModel.Among> out = new ChoiceBox<>();
+        out.setId("pick-among");
+        out.setAccessibleText("what is picked among");
+        out.getItems().setAll(PickingModel.Among.values());
+        out.setConverter(Choices.named(PickingModel.Among::words, PickingModel.Among.LOUDSPEAKERS));
+        out.setValue(model.among().get());
+        out.valueProperty().subscribe(v -> {
+            if (v != null) model.among().set(v);
+        });
+        return out;
     }
 
     @Override

@@ -36,7 +36,6 @@ final class StepModel {
     private static final double SMALLEST = 0.01;
     private static final double LARGEST = 0.5;
     private static final double PHRASE_S = 2.5;
-    private static final double LEARNT = 1.45;
 
     private final Desk desk;
     private final RandomGenerator draws;
@@ -80,7 +79,7 @@ final class StepModel {
 
     private void read() {
         if (desk.open().get().isEmpty()) pause();
-        own.set(OwnSteps.of(desk.book().trials().told()));
+        own.set(OwnSteps.of(desk.book().trials().told()).learnt());
         List<ControlPlace> out = new ArrayList<>();
         desk.open().get().flatMap(OpenCase::tone).ifPresent(t -> {
             for (Block b : t.tone().blocks()) {
@@ -198,8 +197,6 @@ final class StepModel {
         List<String> out = new ArrayList<>();
         Optional<OpenCase> open = desk.open().get();
         own.get().byAttribute().forEach((a, o) -> {
-            // A difference that anybody hears, or nobody, says nothing of this listener.
-            if (o.give() > LEARNT) return;
             Optional<GapRow> row = open.flatMap(OpenCase::tone).flatMap(t -> t.gap().find(a));
             String name = a.isBand() ? a.playersWords() : a.words();
             out.add(name + ": " + o.words() + row.map(r -> String.format(Locale.ROOT,

@@ -33,6 +33,7 @@ import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.player.ListeningLevel;
 import verisonus.desktop.player.PlayerModel;
 import verisonus.desktop.player.Source;
 
@@ -133,7 +134,7 @@ public final class TrialModel {
                             seeds.nextLong()), words(span), List.of())
                     : left.orElseGet(() -> desk.book().trials().begin(open.get().entry().id(), BlindTrial.begin(form
                             .get(), new StoppingRule(many.get(), sequential.get()), seeds.nextLong()), words(span),
-                            turnsOn()));
+                            level(), turnsOn()));
             tried = practice ? Optional.of(t) : Optional.empty();
             if (!practice) current.set(Optional.of(t));
             desk.player().blind().set(true);
@@ -150,6 +151,13 @@ public final class TrialModel {
             return Optional.empty();
         return desk.open().get().flatMap(OpenCase::tone).flatMap(d -> d.gap().rows().stream().max(Comparator
                 .comparingDouble(GapRow::audibility))).filter(r -> r.audibility() > 0);
+    }
+
+    private String level() {
+        ListeningLevel l = desk.player().level().get();
+        return String.format(Locale.ROOT, "%.0f dB SPL %s", l.dbSpl(desk.player().levelDb().get()), l.measured()
+                ? "measured"
+                : "assumed");
     }
 
     private String words(PlayerModel.Span span) {

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 
 class MixerTest {
@@ -181,5 +182,27 @@ class MixerTest {
         assertThat(t.left(9)).isZero();
         assertThat(t.left(11)).isEqualTo(1);
         assertThat(t.left(12)).isZero();
+    }
+
+    /** What a switch adds beyond the two sounds themselves, in the bands where neither of them has anything. */
+    @Test
+    void aSwitchLeavesNoClickNoGapAndKeepsThePlace() {
+        warm();
+        long before = mixer.position();
+        float[] first = fill(0.5);
+        mixer.choose(Source.MINE);
+        float[] second = fill(0.5);
+        assertThat(mixer.position() - before).isEqualTo(RATE);
+        float[] left = new float[RATE];
+        for (int i = 0; i < RATE / 2; i++) {
+            left[i] = first[2 * i];
+            left[RATE / 2 + i] = second[2 * i];
+        }
+        for (int k = 0; k < 3; k++)
+            new Biquad.Section(Biquad.highPass(3000, 0.707, RATE)).process(left, 0, left.length);
+        double most = 0;
+        for (int i = RATE / 4; i < 3 * RATE / 4; i++) most = Math.max(most, Math.abs(left[i]));
+        assertThat(20 * Math.log10(most + 1e-12)).isLessThan(-60);
+        for (int at = 0; at < RATE / 8; at += 480) assertThat(rmsDb(second, at, 480)).isGreaterThan(-22);
     }
 }

@@ -106,4 +106,66 @@ class PlayerTest {
         m.heard(3600);
         assertThat(m.dose().get()).isCloseTo(ListeningDose.ofDay(full, 1), within(1e-9));
     }
+
+    /** A card that can be pulled out and that runs dry when it is told to. */
+    private static final class FragileCard implements SoundOutput {
+        private final String name;
+        private volatile int gaps;
+        private volatile boolean lost;
+        private volatile long written;
+
+        FragileCard(String name) {
+            this.name = name;
+        }
+
+        @Override
+        public String name() {
+            return name;
+        }
+
+        @Override
+        public void write(float[] interleaved, int frames) {
+            written += frames;
+            java.util.concurrent.locks.LockSupport.parkNanos(1_000_000);
+        }
+
+        @Override
+        public int gaps() {
+            return gaps;
+        }
+
+        @Override
+        public boolean isLost() { return lost; }
+
+        @Override
+        public void close() {
+            // Nothing is held.
+        }
+    }
+
+    private static void until(java.util.function.BooleanSupplier what) {
+        long end = System.nanoTime() + 10_000_000_000L;
+        while (!what.getAsBoolean() && System.nanoTime() < end) Thread.onSpinWait();
+        assertThat(what.getAsBoolean()).isTrue();
+    }
+
+    @Test
+    void whenTheCardDisappearsPlayingGoesOnElsewhereAndTheGapIsCounted() {
+        FragileCard first = new FragileCard("card");
+        FragileCard second = new FragileCard("what is left");
+        java.util.Iterator<FragileCard> cards = java.util.List.of(first, second).iterator();
+        try (Player player = new Player(_ -> cards.next())) {
+            player.loadReference(Optional.of(Sound.mono(new float[48000 * 60], 48000)));
+            player.play();
+            until(() -> first.written > 2000);
+            assertThat(player.gaps()).isZero();
+            first.gaps = 2;
+            until(() -> player.gaps() == 2);
+            first.lost = true;
+            until(() -> second.written > 2000);
+            assertThat(player.outputName()).isEqualTo("what is left");
+            assertThat(player.gaps()).isEqualTo(3);
+            assertThat(player.isPlaying()).isTrue();
+        }
+    }
 }

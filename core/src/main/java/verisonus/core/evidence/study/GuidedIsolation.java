@@ -53,6 +53,19 @@ public final class GuidedIsolation {
         start();
     }
 
+    /** What is left of a recording when the guitar's share is taken away; the same length, {@value #RATE_HZ} Hz. */
+    public static Sound rest(Sound recording, Sound take) {
+        Sound r = recording.atRate(RATE_HZ);
+        Sound guitar = of(recording, take);
+        float[][] out = new float[r.channels().length][];
+        for (int c = 0; c < out.length; c++) {
+            out[c] = r.channel(c).clone();
+            float[] g = guitar.channel(c);
+            for (int i = 0; i < Math.min(out[c].length, g.length); i++) out[c][i] -= g[i];
+        }
+        return new Sound(out, r.rateHz());
+    }
+
     /** What is the guitar's; as many channels as the recording. */
     public static Sound of(Sound recording, Sound take) {
         Sound r = recording.atRate(RATE_HZ);

@@ -21,8 +21,10 @@ import verisonus.core.work.InputFault;
  * @param hider which part covers it
  * @param share of the moments and thirds in which the hidden part has something there, 0 to 1
  * @param yieldDb by how much the hider would have to yield in the band for three quarters to be heard
+ * @param worstAtS the second in which it is hidden most begins here
  */
-public record LayerMasking(String hidden, String hider, NamedBand band, double share, double yieldDb) {
+public record LayerMasking(String hidden, String hider, NamedBand band, double share, double yieldDb,
+        double worstAtS) {
     static final double LEVEL_DB_SPL = 80;
     /** What lies further under a part's own strongest third adds nothing to it. */
     private static final double ACTIVE_DB = 32;
@@ -32,10 +34,11 @@ public record LayerMasking(String hidden, String hider, NamedBand band, double s
     /** Bands in which a part has less than this of its loudness are not its own. */
     private static final double OWN_DB = -18;
     private static final double MOST_YIELD_DB = 12;
+    private static final double THERE_DB = -40;
 
     public String words() {
-        String out = String.format(Locale.ROOT, "%s hides the %s of %s (%.0f %% of it)", hider, band.words(), hidden,
-                100 * share);
+        String out = String.format(Locale.ROOT, "%s hides the %s of %s (%.0f %% of it, most at %.0f s)", hider, band
+                .words(), hidden, 100 * share, worstAtS);
         if (yieldDb > MOST_YIELD_DB)
             return out + ": more than an equalizer gives back, play elsewhere or leave it out there";
         return out + String.format(Locale.ROOT, ": %.0f dB less there lets it through", Math.max(1, yieldDb));
@@ -61,6 +64,8 @@ public record LayerMasking(String hidden, String hider, NamedBand band, double s
             double[] power = spectra.get(a).power(2);
             double whole = PassageSpectra.weighted(power);
             if (whole < 1e-20) throw new InputFault(layers.get(a).name(), "it is silent", "leave it out");
+            // What hardly plays is not hidden, it is not there.
+            if (whole < mix * Math.pow(10, THERE_DB / 10)) continue;
             for (int b = 0; b < layers.size(); b++) {
                 if (a == b) continue;
                 for (NamedBand n : NamedBand.values()) {
@@ -104,18 +109,40 @@ public record LayerMasking(String hidden, String hider, NamedBand band, double s
         for (double[] l : level) top = Math.max(top, Arrays.stream(l).max().orElse(0));
         List<Double> lacking = new ArrayList<>();
         int covered = 0;
-        for (int t = 0; t < Math.min(level.length, threshold.length); t++) {
+        int frames = Math.min(level.length, threshold.length);
+        double[] coveredAt = new double[frames];
+        for (int t = 0; t < frames; t++) {
             for (int b = 0; b < hz.length; b++) {
                 boolean there = level[t][b] > top - ACTIVE_DB && level[t][b] > EqualLoudness.thresholdDbSpl(hz[b]);
                 if (!n.holds(hz[b]) || !there) continue;
                 double lacks = threshold[t][b] - level[t][b];
                 lacking.add(lacks);
-                if (lacks > 0) covered++;
+                if (lacks > 0) {
+                    covered++;
+                    coveredAt[t] += lacks;
+                }
             }
         }
-        if (lacking.isEmpty()) return new LayerMasking(hidden, hider, n, 0, 0);
+        if (lacking.isEmpty()) return new LayerMasking(hidden, hider, n, 0, 0, 0);
         lacking.sort(Comparator.naturalOrder());
         double yield = Math.max(0, lacking.get((int) (HEARD_SHARE * (lacking.size() - 1))));
-        return new LayerMasking(hidden, hider, n, covered / (double) lacking.size(), yield);
+        return new LayerMasking(hidden, hider, n, covered / (double) lacking.size(), yield, worst(coveredAt));
+    }
+
+    /** Where the second begins that holds the most of it. */
+    private static double worst(double[] byFrame) {
+        double frameS = PassageSpectra.FRAME_S;
+        int second = Math.max(1, (int) Math.round(1 / frameS));
+        double most = -1;
+        int at = 0;
+        for (int t = 0; t < byFrame.length; t++) {
+            double sum = 0;
+            for (int k = t; k < Math.min(byFrame.length, t + second); k++) sum += byFrame[k];
+            if (sum > most + 1e-9) {
+                most = sum;
+                at = t;
+            }
+        }
+        return at * frameS;
     }
 }

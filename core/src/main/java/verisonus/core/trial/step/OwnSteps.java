@@ -19,6 +19,7 @@ import verisonus.core.compare.GapRow;
 public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
     private static final double PRIOR_FACTOR = 1.6;
     private static final double REACH = 8;
+    private static final double LEARNT = 1.45;
 
     /**
      * One attribute's.
@@ -60,6 +61,15 @@ public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
             return sum;
         });
         return new Own(Math.exp(b.meanLog()), Math.exp(b.spreadLog()), said.stream().mapToInt(ToldApart::of).sum());
+    }
+
+    /** Only what trials have really said something about: a difference that anybody hears, or nobody, says nothing of this listener. */
+    public OwnSteps learnt() {
+        Map<GapAttribute, Own> out = new EnumMap<>(GapAttribute.class);
+        byAttribute.forEach((a, o) -> {
+            if (o.give() <= LEARNT) out.put(a, o);
+        });
+        return new OwnSteps(out);
     }
 
     /** This player's step of an attribute; empty where no trial has touched it. */

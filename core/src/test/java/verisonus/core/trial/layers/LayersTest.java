@@ -47,6 +47,16 @@ class LayersTest {
     }
 
     @Test
+    void theMomentInWhichItIsHiddenMostIsNamed() {
+        float[] loud = band(2, 630, 24).gained(12).mid().clone();
+        for (int i = 0; i < loud.length; i++) if (i < 1.6 * 48000) loud[i] *= 0.02f;
+        LayerMasking m = LayerMasking.of(List.of(new Candidate("voice", band(1, 630, 0).gained(-20)), new Candidate(
+                "guitar", Sound.mono(loud, 48000)))).stream().filter(x -> x.hidden().equals("voice")).findFirst()
+                .orElseThrow();
+        assertThat(m.worstAtS()).isBetween(1.4, 2.2);
+    }
+
+    @Test
     void whatLiesApartHidesNothing() {
         Sound low = Signal.sine(80).lasting(3).gained(-20);
         Sound high = Signal.sine(2000).lasting(3).gained(-20);
