@@ -147,6 +147,7 @@ final class LedgerView extends BorderPane {
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
         rows.getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
+        if (ownEars.isSelected()) rows.getChildren().addFirst(Nodes.wrapped(enough(gears), "small", "said"));
         section("After and between the notes", gears.stream().filter(LedgerView::isRest).toList());
         section("Left open by the passage",
                 all.stream().filter(r -> r.attribute() == GapAttribute.COLOUR_LEFT_OPEN && r.audibility() >= 1)
@@ -204,6 +205,15 @@ final class LedgerView extends BorderPane {
         box.getStyleClass().add("ruled-below");
         box.setPadding(new Insets(5, 0, 5, 0));
         return box;
+    }
+
+    /** Whether it is enough for these ears, and for others. */
+    private String enough(List<GapRow> gears) {
+        long own = gears.stream().filter(r -> r.audibility() >= 1).count();
+        long usual = model.advice().usual().map(GapLedger::audibleRows).orElse(0L);
+        return String.format(Locale.ROOT, own == 0
+                ? "Enough for your ears; most listeners would hear %2$d of these."
+                : "You would hear %1$d of these, most listeners %2$d.", own, usual);
     }
 
     /** Beside a figure in the player's own steps, the one in everybody's. */

@@ -141,6 +141,13 @@ final class Candidates {
         read();
     }
 
+    /** A sound that begins with the take, as both sides of two chains; one of the same name is replaced. */
+    void bring(String name, Sound played) {
+        brought.removeIf(o -> o.name().equals(name));
+        brought.add(new Offer(name, false, p -> p.ofTake(name, desk.asHeard(played))));
+        read();
+    }
+
     /** Offers of the case at hand by name, in the order in which they stand. */
     List<Offer> named(java.util.Collection<String> names) {
         return all.get().stream().filter(o -> names.contains(o.name())).toList();

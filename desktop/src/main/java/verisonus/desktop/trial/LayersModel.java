@@ -161,8 +161,14 @@ final class LayersModel {
             Sound both = Sound.stereo(left.mid(), right.mid(), left.rateHz());
             desk.hearMine(both, start);
             return both;
-        }, _ -> said.set(String.format(Locale.ROOT, "Mine now has %s at the right, %+.1f dB.", String.join(", ", chain
-                .changed()), chain.gainDb()).replace('-', '−')));
+        }, both -> {
+            candidates.bring("mine and " + String.join(", ", chain.changed()), both);
+            said.set(String.format(Locale.ROOT,
+                    "Mine now has %s at the right, %+.1f dB; it stands above among what can be compared.",
+                    String.join(", ", chain
+                            .changed()),
+                    chain.gainDb()).replace('-', '−'));
+        });
     }
 
     /** What would be laid over each other. */

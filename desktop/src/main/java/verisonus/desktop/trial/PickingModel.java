@@ -1,5 +1,6 @@
 package verisonus.desktop.trial;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,12 +13,14 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 import verisonus.core.simulate.Renderer;
@@ -49,13 +52,15 @@ final class PickingModel {
     private final ObjectProperty<Among> among = new SimpleObjectProperty<>(Among.LOUDSPEAKERS);
     private List<Candidate> sounds = List.of();
     private PlayerModel.Span span = new PlayerModel.Span(0, 0);
+    private Optional<Path> folder = Optional.empty();
     private int now;
 
     /** What is picked among. */
     enum Among {
         LOUDSPEAKERS("loudspeakers and microphones"),
         AMPS("amps"),
-        DRIVES("drives");
+        DRIVES("drives"),
+        RESPONSES("impulse responses of a folder");
 
         private final String words;
 
@@ -107,7 +112,7 @@ final class PickingModel {
     }
 
     private List<Candidate> played(Tone tone, Sound di, Optional<Sound> second, LoudestPart part, Progress progress) {
-        List<Tone> all = variants(tone, di);
+        List<Tone> all = variants(tone, di, progress);
         if (all.size() < 3)
             throw new InputFault("picking", "fewer than three " + among.get().words() + " are owned or in the tone",
                     "count what you own in My gear, or pick among something else");
@@ -120,12 +125,29 @@ final class PickingModel {
         return MatchedSounds.of(out).candidates();
     }
 
-    private List<Tone> variants(Tone tone, Sound di) {
+    private List<Tone> variants(Tone tone, Sound di, Progress progress) {
         return switch (among.get()) {
             case LOUDSPEAKERS -> loudspeakers(tone);
             case AMPS -> exchanged(tone, di, GearKind.AMP);
             case DRIVES -> exchanged(tone, di, GearKind.DRIVE);
+            case RESPONSES -> responses(tone, progress);
         };
+    }
+
+    /** Every response of the chosen folder in the place of loudspeaker and microphone, which are in it already. */
+    private List<Tone> responses(Tone tone, Progress progress) {
+        Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(Block::on);
+        if (cabinet.isEmpty() || folder.isEmpty()) return List.of();
+        Tone bare = tone;
+        for (Block b : tone.main()) if (b.model().kind() == GearKind.MICROPHONE) bare = bare.with(b.switched(false));
+        Model slot = Rig.everything().owned(GearKind.CABINET).stream()
+                .filter(m -> m.voice() == Voice.Cabinet.IMPULSE_RESPONSE).findFirst().orElseThrow();
+        List<Tone> out = new ArrayList<>();
+        for (ImpulseFolder.Entry e : ImpulseFolder.read(folder.get(), progress).entries()) {
+            if (out.size() == MOST) break;
+            out.add(bare.with(cabinet.get().exchangedFor(slot).with(ImpulseFolder.impulse(e.file()))).named(e.name()));
+        }
+        return out;
     }
 
     /** Every owned model in the place of the tone's, brought to the same dirt and loudness, so that its own character is left. */
@@ -240,6 +262,11 @@ final class PickingModel {
         if (!running.get()) return;
         running.set(false);
         slots.clear();
+    }
+
+    /** Where the responses lie. */
+    void chooseFolder(Path wanted) {
+        folder = Optional.of(wanted);
     }
 
     ObjectProperty<Among> among() {

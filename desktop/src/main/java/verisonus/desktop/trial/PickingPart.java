@@ -1,5 +1,6 @@
 package verisonus.desktop.trial;
 
+import java.io.File;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -7,6 +8,7 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.trial.rate.Picking;
 import verisonus.desktop.theme.Choices;
@@ -37,7 +39,7 @@ final class PickingPart extends VBox implements Asking {
         getChildren().add(left
                 ? EarNodes.row(EarNodes.first("begin-picking", "Go on picking", model::begin), EarNodes.plain(
                         "give-up-picking", "give it up", model::giveUp))
-                : EarNodes.row(EarNodes.button("begin-picking", "Keep or pass, without names", model::begin),
+                : EarNodes.row(EarNodes.button("begin-picking", "Keep or pass, without names", this::begin),
                         Nodes.label(
                                 "among", "quiet"),
                         among()));
@@ -47,6 +49,17 @@ final class PickingPart extends VBox implements Asking {
     /** Calls back whenever the question must be shown anew. */
     void changed(Runnable what) {
         model.current().subscribe(_ -> what.run());
+    }
+
+    private void begin() {
+        if (model.among().get() == PickingModel.Among.RESPONSES) {
+            DirectoryChooser chooser = new DirectoryChooser();
+            chooser.setTitle("Folder of impulse responses");
+            File folder = chooser.showDialog(getScene().getWindow());
+            if (folder == null) return;
+            model.chooseFolder(folder.toPath());
+        }
+        model.begin();
     }
 
     private ChoiceBox<PickingModel.Among> among() {

@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
+import verisonus.core.rig.GearKind;
 import verisonus.desktop.theme.Nodes;
 
 /** Rigs in a table: what each costs, weighs and takes, and what ears and fingers said of it. */
@@ -49,7 +50,8 @@ final class RigsPart extends VBox {
         cell(known(r.build().check().price(), "%.0f"), 4, line, "quiet");
         cell(known(r.build().check().weightKg(), "%.1f kg"), 5, line, "quiet");
         cell(String.valueOf(r.build().cables()), 6, line);
-        cell(known(r.build().check().setupMinutes(), "%.0f"), 7, line, "quiet");
+        cell(String.valueOf(stands(r)), 7, line);
+        cell(known(r.build().check().setupMinutes(), "%.0f"), 8, line, "quiet");
         ChoiceBox<String> feel = new ChoiceBox<>();
         feel.getItems().setAll(FEEL);
         feel.setId("feel-" + line);
@@ -58,7 +60,13 @@ final class RigsPart extends VBox {
         feel.valueProperty().subscribe((was, now) -> {
             if (now != null && !now.equals(was) && !now.equals(FEEL.getFirst())) model.feels(r, Integer.parseInt(now));
         });
-        table.add(feel, 8, line);
+        table.add(feel, 9, line);
+    }
+
+    /** One for each microphone that stands before a loudspeaker. */
+    private static long stands(RigsModel.Row r) {
+        return r.build().tone().blocks().stream().filter(b -> b.on() && b.model().kind() == GearKind.MICROPHONE)
+                .count();
     }
 
     private void cell(String text, int column, int line, String... styles) {

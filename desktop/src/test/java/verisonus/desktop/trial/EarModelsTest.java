@@ -181,6 +181,32 @@ class EarModelsTest {
     }
 
     @Test
+    void responsesOfAFolderArePickedAmongToo() throws IOException {
+        Path folder = Files.createDirectory(dir.resolve("responses"));
+        for (int k = 0; k < 3; k++) {
+            float[] x = new float[4800];
+            for (int i = 0; i < x.length; i++)
+                x[i] = (float) (0.5 * Math.exp(-i / (20.0 + 60 * k)) * Math.cos(i * 0.05 * (k
+                        + 1)));
+            write("responses/r" + k + ".wav", Sound.mono(x, 48000));
+        }
+        PickingModel picking = new PickingModel(fixture.desk(), new SplittableRandom(4));
+        picking.among().set(PickingModel.Among.RESPONSES);
+        picking.chooseFolder(folder);
+        picking.begin();
+        fixture.settle();
+        assertThat(picking.current().get().orElseThrow().value().candidates()).hasSize(3).allMatch(c -> c.name()
+                .endsWith(".wav"));
+        picking.giveUp();
+        picking.among().set(PickingModel.Among.AMPS);
+        picking.begin();
+        fixture.settle();
+        assertThat(picking.current().get().orElseThrow().value().candidates().getFirst().name()).isEqualTo(
+                "mid-forward crunch");
+        picking.pause();
+    }
+
+    @Test
     void aStepIsAskedForOnTheTracksOwnPlaceAndGoesOnLater() {
         StepModel steps = new StepModel(fixture.desk(), new SplittableRandom(5));
         assertThat(steps.places().get()).contains(ControlPlace.parse("amp/gain"));
