@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.evidence.Examination;
-import verisonus.core.sound.Decibels;
 import verisonus.core.sound.DecodedSound;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
@@ -25,7 +24,7 @@ public final class AudioInput {
     public static Sound read(Path file) {
         DecodedSound decoded = decoded(file);
         for (String warning : decoded.warnings()) System.err.println("verisonus: " + file + ": " + warning);
-        return usable(file.toString(), decoded.sound());
+        return Examination.usable(file.toString(), decoded.sound());
     }
 
     /** A part of a recording, and how long the whole is. */
@@ -38,7 +37,7 @@ public final class AudioInput {
         try {
             SoundReader.Part part = SoundReader.read(file, fromS, toS == null ? Double.MAX_VALUE : toS);
             for (String warning : part.decoded().warnings()) System.err.println("verisonus: " + file + ": " + warning);
-            return new Part(usable(file.toString(), part.decoded().sound()), part.wholeS());
+            return new Part(Examination.usable(file.toString(), part.decoded().sound()), part.wholeS());
         } finally {
             System.setOut(out);
         }
@@ -97,17 +96,5 @@ public final class AudioInput {
         } finally {
             System.setOut(out);
         }
-    }
-
-    public static Sound usable(String name, Sound sound) {
-        if (sound.durationS() < Examination.SHORTEST_S) {
-            throw new InputFault(name,
-                    String.format(java.util.Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),
-                    "use half a second or more");
-        }
-        if (Decibels.fromAmplitude(sound.peak()) < Sound.SILENT_DBFS) {
-            throw new InputFault(name, "it is silent", "choose a recording or region in which the guitar plays");
-        }
-        return sound;
     }
 }

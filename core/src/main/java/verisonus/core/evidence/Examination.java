@@ -1,5 +1,6 @@
 package verisonus.core.evidence;
 
+import java.util.Locale;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.echo.EchoEstimator;
@@ -29,8 +30,10 @@ import verisonus.core.evidence.space.ReverbEstimator;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.evidence.study.CompanyEstimator;
 import verisonus.core.evidence.study.Excerpt;
+import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 /** Asks every question of one region. */
@@ -52,17 +55,31 @@ public final class Examination {
         CONTROL
     }
 
+    /** What can be examined. @throws InputFault where it is too short, silent, or a mere constant level */
+    public static Sound usable(String name, Sound sound) {
+        if (sound.durationS() < SHORTEST_S)
+            throw new InputFault(name, String.format(Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),
+                    "use half a second or more");
+        if (Decibels.fromAmplitude(sound.peak()) < Sound.SILENT_DBFS)
+            throw new InputFault(name, "it is silent", "choose a recording or region in which the guitar plays");
+        if (Decibels.fromAmplitude(sound.withoutOffset().peak()) < Sound.SILENT_DBFS)
+            throw new InputFault(name, "it holds nothing but a constant level, which nobody hears",
+                    "record it again; the converter or its file is at fault");
+        return sound;
+    }
+
     /** Examines a region of {@value #SHORTEST_S} s or more that is not silent; same sound, same evidence. */
     public static Evidence of(Sound whole, Progress progress) {
         return of(whole, Depth.WHOLE, progress);
     }
 
     /** The same; what is not asked is left open. */
-    public static Evidence of(Sound whole, Depth depth, Progress progress) {
+    public static Evidence of(Sound recorded, Depth depth, Progress progress) {
         boolean control = depth == Depth.CONTROL;
         boolean tone = control || depth == Depth.TONE;
         progress.step(0.0, "measuring the level");
-        LevelReading level = LevelEstimator.estimate(whole);
+        LevelReading level = LevelEstimator.estimate(recorded);
+        Sound whole = recorded.withoutOffset();
         NoiseReading noise = NoiseEstimator.estimate(whole);
         progress.step(0.2, "listening for hum");
         Finding<HumReading> hum = tone ? notAsked() : HumEstimator.estimate(whole);

@@ -15,6 +15,7 @@ public record Sound(float[][] channels, int rateHz) {
     /** Below this peak a region counts as silent: under the hiss of any recording that a guitar could be heard in. */
     public static final double SILENT_DBFS = -80;
     private static final double EMPTY_SIDE_DB = -70;
+    private static final double OFFSET_DBFS = -50;
 
     public Sound {
         if (channels.length == 0) throw new IllegalArgumentException("a sound needs a channel");
@@ -116,6 +117,24 @@ public record Sound(float[][] channels, int rateHz) {
     /** At another rate, by {@link Resampler}; itself when the rate is the same. */
     public Sound atRate(int targetHz) {
         return targetHz == rateHz ? this : Resampler.between(rateHz, targetHz).resample(this);
+    }
+
+    /**
+     * Without a constant level under it, which nobody hears and which a converter or a spoiled file leaves; itself where there is none
+     * over {@value #OFFSET_DBFS} dBFS.
+     */
+    public Sound withoutOffset() {
+        double[] mean = new double[channels.length];
+        boolean any = false;
+        for (int c = 0; c < mean.length; c++) {
+            for (float v : channels[c]) mean[c] += v / (double) Math.max(1, frames());
+            any |= Decibels.fromAmplitude(Math.abs(mean[c])) > OFFSET_DBFS;
+        }
+        if (!any) return this;
+        float[][] out = new float[channels.length][frames()];
+        for (int c = 0; c < out.length; c++)
+            for (int i = 0; i < out[c].length; i++) out[c][i] = (float) (channels[c][i] - mean[c]);
+        return new Sound(out, rateHz);
     }
 
     /** Root mean square over all channels; 0 for no frames. */

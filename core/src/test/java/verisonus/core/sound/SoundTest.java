@@ -72,4 +72,15 @@ class SoundTest {
         assertThat(Decibels.fromAmplitude(0)).isEqualTo(Decibels.SILENCE_DB);
         assertThat(Decibels.fromAmplitude(Decibels.toAmplitude(-33))).isCloseTo(-33, within(1e-9));
     }
+
+    @Test
+    void aConstantLevelIsTakenAwayAndWhatIsHeardStays() {
+        float[] x = Signal.array(4800, i -> 0.1 * Math.sin(i * 2 * Math.PI * 50 / 4800));
+        Sound clean = Sound.mono(x, 48000);
+        assertThat(clean.withoutOffset()).isSameAs(clean);
+        Sound moved = Sound.mono(Signal.array(4800, i -> x[i] + 0.4), 48000);
+        float[] back = moved.withoutOffset().channel(0);
+        for (int i = 0; i < x.length; i += 37) assertThat(back[i]).isCloseTo(x[i], within(1e-5f));
+        assertThat(Sound.mono(Signal.array(4800, _ -> 0.4), 48000).withoutOffset().peak()).isLessThan(1e-6);
+    }
 }

@@ -116,6 +116,14 @@ public final class Work implements AutoCloseable {
                 });
             } catch (Cancelled e) {
                 window.execute(this::end);
+            } catch (OutOfMemoryError e) {
+                // What it held is free again; the worker goes on with the next piece.
+                window.execute(() -> {
+                    end();
+                    tell(new InputFault(title, "it takes more memory than the program may use",
+                            "mark a shorter part, close other programs, or give more with JAVA_TOOL_OPTIONS=-Xmx4g",
+                            e));
+                });
             } catch (RuntimeException e) {
                 boolean ours = !(e instanceof InputFault || e instanceof OutputFault);
                 if (ours) LOG.warn("{} failed", title, e);

@@ -64,7 +64,7 @@ public final class MeasureModel {
         Sound whole = desk.sounds().get().reference().orElseThrow();
         Optional<Sound> take = desk.sounds().get().di();
         desk.work().run("Measuring", progress -> {
-            Sound part = whole.slice(region.fromS(), region.toS());
+            Sound part = Examination.usable("the region", whole.slice(region.fromS(), region.toS()));
             // A take of the same performance shows what the recording alone hides; another one changes nothing.
             Evidence e = take.isPresent()
                     ? PairedExamination.of(part, take.get(), progress).evidence()

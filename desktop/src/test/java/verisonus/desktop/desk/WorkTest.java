@@ -98,4 +98,16 @@ class WorkTest {
         work.dismissFault();
         assertThat(work.fault().get()).isEmpty();
     }
+
+    @Test
+    void runningOutOfMemoryIsSaidAndTheWorkerGoesOn() throws InterruptedException {
+        List<Integer> results = new ArrayList<>();
+        work.<Integer>run("Opening a symphony", _ -> {
+            throw new OutOfMemoryError("Java heap space");
+        }, results::add);
+        work.run("piece", _ -> 1, results::add);
+        runUntil(() -> !results.isEmpty());
+        assertThat(work.busy().get()).isFalse();
+        assertThat(work.fault().get()).contains("Opening a symphony").contains("more memory").contains("shorter part");
+    }
 }
