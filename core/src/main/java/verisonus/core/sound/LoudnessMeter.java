@@ -10,15 +10,35 @@ import java.util.OptionalDouble;
  */
 public final class LoudnessMeter {
     private static final double ABSOLUTE_GATE_LUFS = -70;
-    /** Between samples this far under the highest none rises over it: that would take 8 dB of overshoot. */
-    private static final double FAR_UNDER = 0.4;
+    /** Frames that are looked at together for a peak between them. */
+    private static final int PIECE = 32;
+    private static final double HOP_S = 0.1;
+    private static final double MOMENT_S = 0.4;
+    private static final double SHORT_TERM_S = 3;
     private static final double OFFSET_DB = -0.691;
 
     private LoudnessMeter() {}
 
+    /**
+     * Loudness and its range, measured in one go.
+     *
+     * @param integratedLufs as {@link LoudnessMeter#integratedLufs}
+     * @param rangeLu as {@link LoudnessMeter#rangeLu}
+     */
+    public record Loudness(OptionalDouble integratedLufs, OptionalDouble rangeLu) {}
+
+    /** Both at the price of one. */
+    public static Loudness loudness(Sound sound) {
+        double[] hops = hopEnergy(sound);
+        return new Loudness(integrated(blocks(sound, hops, MOMENT_S)), range(blocks(sound, hops, SHORT_TERM_S)));
+    }
+
     /** Integrated loudness, LUFS; absent where every block is below the absolute gate or the sound is under 0.4 s. */
     public static OptionalDouble integratedLufs(Sound sound) {
-        double[] blocks = blockPower(sound, 0.4);
+        return integrated(blocks(sound, hopEnergy(sound), MOMENT_S));
+    }
+
+    private static OptionalDouble integrated(double[] blocks) {
         double[] loud = Arrays.stream(blocks).filter(p -> lufs(p) > ABSOLUTE_GATE_LUFS).toArray();
         if (loud.length == 0) return OptionalDouble.empty();
         double gate = lufs(mean(loud)) - 10;
@@ -27,7 +47,11 @@ public final class LoudnessMeter {
 
     /** Loudness range, LU; absent under 3 s of sound above the gate. */
     public static OptionalDouble rangeLu(Sound sound) {
-        double[] loud = Arrays.stream(blockPower(sound, 3)).filter(p -> lufs(p) > ABSOLUTE_GATE_LUFS).toArray();
+        return range(blocks(sound, hopEnergy(sound), SHORT_TERM_S));
+    }
+
+    private static OptionalDouble range(double[] blocks) {
+        double[] loud = Arrays.stream(blocks).filter(p -> lufs(p) > ABSOLUTE_GATE_LUFS).toArray();
         if (loud.length < 2) return OptionalDouble.empty();
         double gate = lufs(mean(loud)) - 20;
         double[] kept = Arrays.stream(loud).map(LoudnessMeter::lufs).filter(l -> l > gate).sorted().toArray();
@@ -38,17 +62,12 @@ public final class LoudnessMeter {
     public static double truePeakDbtp(Sound sound) {
         double peak = sound.peak();
         Resampler four = Resampler.quick(sound.rateHz(), 4 * sound.rateHz());
+        double gain = four.mostGain();
         for (float[] c : sound.channels()) {
-            // In pieces, so that a long recording is never held four times over.
-            int step = 1 << 10;
-            int margin = 128;
-            for (int at = 0; at < c.length; at += step) {
-                if (largest(c, at - margin, at + step + margin) < FAR_UNDER * peak) continue;
-                int from = Math.max(0, at - margin);
-                int to = Math.min(c.length, at + step + margin);
-                float[] y = four.resample(Arrays.copyOfRange(c, from, to));
-                int last = Math.min(y.length, 4 * (Math.min(at + step, c.length) - from));
-                for (int i = 4 * (at - from); i < last; i++) peak = Math.max(peak, Math.abs(y[i]));
+            for (int at = 0; at < c.length; at += PIECE) {
+                // Between soft frames nothing can be larger than what was found already.
+                if (gain * largest(c, at - four.reach(), at + PIECE + four.reach()) <= peak) continue;
+                peak = Math.max(peak, four.largest(c, at, Math.min(c.length, at + PIECE)));
             }
         }
         return Decibels.fromAmplitude(peak);
@@ -64,19 +83,27 @@ public final class LoudnessMeter {
         return OFFSET_DB + 10 * Math.log10(power + 1e-20);
     }
 
+    /** Weighted energy of all channels in each 100 ms. */
+    private static double[] hopEnergy(Sound sound) {
+        int hop = hop(sound);
+        double[] out = new double[sound.frames() / hop];
+        for (float[] channel : sound.channels()) addWeightedEnergy(channel, sound.rateHz(), hop, out);
+        return out;
+    }
+
+    private static int hop(Sound sound) {
+        return (int) Math.round(HOP_S * sound.rateHz());
+    }
+
     /** Mean weighted power, summed over channels, of blocks of this length every 100 ms. */
-    private static double[] blockPower(Sound sound, double blockS) {
-        int hop = (int) Math.round(0.1 * sound.rateHz());
-        int perBlock = (int) Math.round(blockS / 0.1);
-        int hops = sound.frames() / hop;
-        if (hops < perBlock) return new double[0];
-        double[] hopEnergy = new double[hops];
-        for (float[] channel : sound.channels()) addWeightedEnergy(channel, sound.rateHz(), hop, hopEnergy);
-        double[] blocks = new double[hops - perBlock + 1];
+    private static double[] blocks(Sound sound, double[] hopEnergy, double blockS) {
+        int perBlock = (int) Math.round(blockS / HOP_S);
+        if (hopEnergy.length < perBlock) return new double[0];
+        double[] blocks = new double[hopEnergy.length - perBlock + 1];
         for (int b = 0; b < blocks.length; b++) {
             double sum = 0;
             for (int h = 0; h < perBlock; h++) sum += hopEnergy[b + h];
-            blocks[b] = sum / ((double) perBlock * hop);
+            blocks[b] = sum / ((double) perBlock * hop(sound));
         }
         return blocks;
     }

@@ -1,5 +1,8 @@
 package verisonus.core.sound;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.jtransforms.fft.DoubleFFT_1D;
 import org.jtransforms.fft.FloatFFT_1D;
 import org.visnow.jlargearrays.ConcurrencyUtils;
@@ -14,16 +17,39 @@ public final class RealFft {
         ConcurrencyUtils.setNumberOfThreads(1);
     }
 
+    /** Tables of transforms up to this size are kept: making them costs as much as some transforms, and they are only read. */
+    private static final int LARGEST_KEPT = 1 << 17;
+    private static final Map<Integer, FloatFFT_1D> SINGLE = new ConcurrentHashMap<>();
+    private static final Map<Integer, DoubleFFT_1D> PRECISE = new ConcurrentHashMap<>();
+
     private final int size;
-    private final FloatFFT_1D single;
-    private final DoubleFFT_1D precise;
+    private @Nullable FloatFFT_1D single;
+    private @Nullable DoubleFFT_1D precise;
 
     /** @param size number of real samples, a power of two */
     public RealFft(int size) {
         if (Integer.bitCount(size) != 1) throw new IllegalArgumentException("size " + size + " is no power of two");
         this.size = size;
-        this.single = new FloatFFT_1D(size);
-        this.precise = new DoubleFFT_1D(size);
+    }
+
+    private FloatFFT_1D single() {
+        FloatFFT_1D known = single;
+        if (known != null) return known;
+        FloatFFT_1D made = size <= LARGEST_KEPT
+                ? SINGLE.computeIfAbsent(size, FloatFFT_1D::new)
+                : new FloatFFT_1D(size);
+        single = made;
+        return made;
+    }
+
+    private DoubleFFT_1D precise() {
+        DoubleFFT_1D known = precise;
+        if (known != null) return known;
+        DoubleFFT_1D made = size <= LARGEST_KEPT
+                ? PRECISE.computeIfAbsent(size, DoubleFFT_1D::new)
+                : new DoubleFFT_1D(size);
+        precise = made;
+        return made;
     }
 
     public int size() {
@@ -31,19 +57,19 @@ public final class RealFft {
     }
 
     public void forward(float[] x) {
-        single.realForward(x);
+        single().realForward(x);
     }
 
     public void inverse(float[] x) {
-        single.realInverse(x, true);
+        single().realInverse(x, true);
     }
 
     public void forward(double[] x) {
-        precise.realForward(x);
+        precise().realForward(x);
     }
 
     public void inverse(double[] x) {
-        precise.realInverse(x, true);
+        precise().realInverse(x, true);
     }
 
     /** Power |X|² of bins 0 to n/2 (n/2+1 values) from a packed spectrum. */

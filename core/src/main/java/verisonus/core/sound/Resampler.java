@@ -92,21 +92,59 @@ public final class Resampler {
         return y;
     }
 
-    /** Four sums side by side: one alone would wait for each addition to end. */
+    /** Largest size between these frames, at as many places between two of them as the rates are apart. */
+    float largest(float[] x, int from, int to) {
+        float most = 0;
+        for (float[] k : phases) {
+            for (int centre = from; centre < to; centre++) {
+                int first = centre - half + 1;
+                float y = dot(k, Math.max(0, -first), Math.min(k.length, x.length - first), x, first);
+                most = Math.max(most, Math.abs(y));
+            }
+        }
+        return most;
+    }
+
+    /** How many frames to either side count. */
+    int reach() {
+        return half;
+    }
+
+    /** No value between the frames is larger than this times the largest frame within reach. */
+    double mostGain() {
+        double most = 0;
+        for (float[] k : phases) {
+            double sum = 0;
+            for (float v : k) sum += Math.abs(v);
+            most = Math.max(most, sum);
+        }
+        return most;
+    }
+
+    /** Eight sums side by side: one alone would wait for each addition to end. */
     private static float dot(float[] k, int from, int to, float[] x, int first) {
         float a = 0;
         float b = 0;
         float c = 0;
         float d = 0;
+        float e = 0;
+        float f = 0;
+        float g = 0;
+        float h = 0;
         int j = from;
-        for (; j + 3 < to; j += 4) {
-            a += k[j] * x[first + j];
-            b += k[j + 1] * x[first + j + 1];
-            c += k[j + 2] * x[first + j + 2];
-            d += k[j + 3] * x[first + j + 3];
+        for (; j + 7 < to; j += 8) {
+            int i = first + j;
+            a += k[j] * x[i];
+            b += k[j + 1] * x[i + 1];
+            c += k[j + 2] * x[i + 2];
+            d += k[j + 3] * x[i + 3];
+            e += k[j + 4] * x[i + 4];
+            f += k[j + 5] * x[i + 5];
+            g += k[j + 6] * x[i + 6];
+            h += k[j + 7] * x[i + 7];
         }
         for (; j < to; j++) a += k[j] * x[first + j];
-        return a + b + c + d;
+        return a + b + (c + d) + (e + f + (g + h));
     }
 
     private static int gcd(int a, int b) {

@@ -16,7 +16,8 @@ public final class LevelEstimator {
     public static LevelReading estimate(Sound sound) {
         double peak = Decibels.fromAmplitude(sound.peak());
         double rms = Decibels.fromAmplitude(sound.rms());
-        return new LevelReading(LoudnessMeter.integratedLufs(sound), LoudnessMeter.rangeLu(sound),
+        LoudnessMeter.Loudness loudness = LoudnessMeter.loudness(sound);
+        return new LevelReading(loudness.integratedLufs(), loudness.rangeLu(),
                 LoudnessMeter.truePeakDbtp(sound), peak, Math.max(0, peak - rms), clippedSamples(sound));
     }
 

@@ -16,14 +16,16 @@ public record Cepstrum(float[] value, int rateHz) {
     public static final class Source {
         private final double[] flat;
         private final int size;
+        private final RealFft fft;
         private final int rateHz;
 
         public Source(float[] x, int rateHz) {
             this.rateHz = rateHz;
             this.size = RealFft.sizeFor(2 * x.length);
+            fft = new RealFft(size);
             double[] work = new double[size];
             for (int i = 0; i < x.length; i++) work[i] = x[i];
-            new RealFft(size).forward(work);
+            fft.forward(work);
             flat = flattened(logPower(work));
         }
 
@@ -56,7 +58,7 @@ public record Cepstrum(float[] value, int rateHz) {
             int to = (int) Math.min(size / 2.0 - 1, toHz * size / rateHz);
             float[] work = new float[size];
             for (int k = from; k <= to; k++) work[2 * k] = (float) flat[k];
-            new RealFft(size).inverse(work);
+            fft.inverse(work);
             float share = (to - from + 1f) / (size / 2f);
             int lags = Math.min(size / 2, (int) (4.2 * rateHz));
             float[] out = Arrays.copyOf(work, lags);

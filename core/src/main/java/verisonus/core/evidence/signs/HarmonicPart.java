@@ -58,20 +58,24 @@ public final class HarmonicPart {
         float[][] power = powers(x);
         int bins = size / 2 + 1;
         float[][] mask = new float[power.length][bins];
-        float[] window = new float[MEDIAN];
+        int half = MEDIAN / 2;
+        SortedWindow[] along = new SortedWindow[bins];
+        for (int k = 0; k < bins; k++) {
+            along[k] = new SortedWindow(MEDIAN + 1);
+            for (int t = 0; t < Math.min(half, power.length); t++) along[k].add(power[t][k]);
+        }
+        SortedWindow across = new SortedWindow(MEDIAN + 1);
         for (int t = 0; t < power.length; t++) {
+            float[] row = power[t];
+            across.clear();
+            for (int k = 0; k < Math.min(half, bins); k++) across.add(row[k]);
             for (int k = 0; k < bins; k++) {
-                int n = 0;
-                for (int i = Math.max(0, t - MEDIAN / 2); i <= Math.min(power.length - 1, t + MEDIAN / 2); i++) {
-                    window[n++] = power[i][k];
-                }
-                float along = median(window, n);
-                n = 0;
-                for (int i = Math.max(0, k - MEDIAN / 2); i <= Math.min(bins - 1, k + MEDIAN / 2); i++) {
-                    window[n++] = power[t][i];
-                }
-                float across = median(window, n);
-                mask[t][k] = along / (along + across + 1e-20f);
+                if (t + half < power.length) along[k].add(power[t + half][k]);
+                if (t > half) along[k].remove(power[t - half - 1][k]);
+                if (k + half < bins) across.add(row[k + half]);
+                if (k > half) across.remove(row[k - half - 1]);
+                float rings = along[k].median();
+                mask[t][k] = rings / (rings + across.median() + 1e-20f);
             }
         }
         return mask;
@@ -89,11 +93,6 @@ public final class HarmonicPart {
         float[] out = new float[x.length + 2 * size];
         System.arraycopy(x, 0, out, size, x.length);
         return out;
-    }
-
-    private static float median(float[] v, int n) {
-        Arrays.sort(v, 0, n);
-        return v[n / 2];
     }
 
     private float[] masked(float[] x, float[][] mask) {

@@ -47,16 +47,18 @@ public final class CompanyEstimator {
         double[] all = new double[own.length];
         double[] kept = new double[own.length];
         double width = (double) RATE_HZ / part.size();
+        int[] bandOf = new int[part.size() / 2 + 1];
+        for (int k = 1; k < bandOf.length; k++) bandOf[k] = band(bands, k * width);
         for (int t = 0; t < mask.length; t++) {
             for (int k = 1; k < mask[t].length; k++) {
-                double hz = k * width;
                 double l = left.power[t][k];
                 double r = right.power[t][k];
                 double e = l + r;
-                int b = band(bands, hz);
+                int b = bandOf[k];
                 if (b < 0) continue;
-                double angle = Math.atan2(Math.sqrt(r), Math.sqrt(l));
-                double place = aside ? Math.exp(-0.5 * Math.pow((angle - pan) / PAN_WIDTH, 2)) : 1;
+                double place = aside
+                        ? Math.exp(-0.5 * Math.pow((Math.atan2(Math.sqrt(r), Math.sqrt(l)) - pan) / PAN_WIDTH, 2))
+                        : 1;
                 double ring = aside ? 0.3 + 0.7 * mask[t][k] : mask[t][k];
                 all[b] += e;
                 kept[b] += e * place * ring;
@@ -77,7 +79,7 @@ public final class CompanyEstimator {
         private final float[][] power;
 
         Spectra(float[] x, HarmonicPart part) {
-            power = new verisonus.core.sound.Stft(part.size(), part.hop()).power(part.padded(x));
+            power = part.powers(x);
         }
     }
 
