@@ -14,6 +14,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.perform.check.StageChecks;
 import verisonus.core.perform.device.Build;
 import verisonus.core.perform.device.SameEffect;
 import verisonus.core.rig.Tone;
@@ -38,8 +39,12 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
         Sound phrase = played.take();
         List<Build> builds = Build.ladder(tone, phrase, ToneInput.rig(rig), Progress.NONE);
         List<SameEffect> twice = SameEffect.in(tone, phrase);
+        List<String> checks = StageChecks.of(tone, phrase, Progress.NONE);
         if (json) {
-            System.out.println(Json.text(document(builds, twice)));
+            ObjectNode doc = document(builds, twice);
+            ArrayNode amiss = doc.putArray("checks");
+            checks.forEach(amiss::add);
+            System.out.println(Json.text(doc));
             return 0;
         }
         for (Build b : builds)
@@ -50,6 +55,7 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
                     b.without().isEmpty() ? "all of it" : "without " + b.without());
         System.out.println("the last: " + String.join(" → ", builds.getLast().order()));
         for (SameEffect s : twice) System.out.println(s.first() + " and " + s.second() + ": " + s.words());
+        checks.forEach(System.out::println);
         return 0;
     }
 

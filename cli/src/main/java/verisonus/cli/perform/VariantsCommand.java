@@ -19,6 +19,7 @@ import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.SolvedVariant;
 import verisonus.core.perform.VariantGoal;
@@ -48,6 +49,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
 
     @Option(names = "--from", paramLabel = "NAME", description = "the variant it starts from (default: the tone)")
     private @Nullable String from;
+
+    @Option(names = "--like", paramLabel = "REF", description = "with --make: start from the few turns that bring the tone nearest to this recording of the phrase")
+    private @Nullable Path like;
 
     @Option(names = "--louder", paramLabel = "LU", description = "how much louder than the tone (default: as loud)")
     private @Nullable Double louder;
@@ -88,8 +92,12 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     @Option(names = "--json", description = "print one JSON document")
     private boolean json;
 
+    private Optional<FewTurns> near = Optional.empty();
+
     @Override
     public Integer call() {
+        if (like != null && make == null)
+            throw new InputFault("--like", "no variant is made that could come near to it", "add --make NAME");
         Path file = Objects.requireNonNull(tone);
         VariantJson.Set set = read(file);
         Sound phrase = AudioInput.studied(Objects.requireNonNull(di), 0, null).sound();
@@ -111,8 +119,17 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         VariantJson.Set after = new VariantJson.Set(base, all);
         target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
         if (json) {
-            System.out.println(Json.text(document(after, matrix, solved, trim)));
+            ObjectNode doc = document(after, matrix, solved, trim);
+            near.ifPresent(n -> {
+                ObjectNode one = doc.putObject("like").put("same_take", n.sameTake());
+                Json.put(one, "before_jnd", n.beforeJnd(), 2);
+                Json.put(one, "after_jnd", n.afterJnd(), 2);
+            });
+            System.out.println(Json.text(doc));
         } else {
+            near.ifPresent(
+                    n -> System.out.printf(Locale.ROOT, "%s: %.1f JND from %s, %.1f with what was turned%n", make,
+                            n.beforeJnd(), like, n.afterJnd()));
             print(after, matrix, solved, trim);
         }
         return 0;
@@ -134,6 +151,12 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         if (ladder != null) return solver.ladder(named(file, set, ladder), steps, Progress.NONE);
         String name = Objects.requireNonNull(make);
         Variant start = from == null ? new Variant(name) : named(file, set, from).named(name);
+        if (like != null) {
+            FewTurns turns = FewTurns.towards(start.on(set.tone()), phrase, AudioInput.studied(like, 0, null).sound(),
+                    Progress.NONE);
+            near = Optional.of(turns);
+            start = Variant.between(name, set.tone(), turns.on(start.on(set.tone())));
+        }
         return List.of(solver.solved(start, goal(), Progress.NONE));
     }
 

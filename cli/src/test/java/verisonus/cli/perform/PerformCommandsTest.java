@@ -146,4 +146,18 @@ class PerformCommandsTest {
             assertThat(s.err().lines().count()).isEqualTo(1);
         }
     }
+
+    @Test
+    void aVariantStartsFromARecordingOfItsOwn() throws IOException {
+        Files.writeString(dir.resolve("bright.json"), Files.readString(Path.of(tone)).replace(
+                "{\"id\":\"amp\",\"model\":\"chiming edge\"}",
+                "{\"id\":\"amp\",\"model\":\"chiming edge\",\"settings\":{\"treble\":9}}"));
+        Said.by("render", "--tone", at("bright.json"), "--di", di, "--out", at("bright.wav"));
+        JsonNode made = json("variants", "--tone", tone, "--di", di, "--make", "bright", "--like", at("bright.wav"),
+                "--json");
+        JsonNode like = made.path("like");
+        assertThat(like.path("after_jnd").asDouble()).isLessThan(like.path("before_jnd").asDouble() / 2);
+        assertThat(made.path("variants").get(0).path("settings").toString()).contains("treble");
+        assertThat(Said.by("variants", "--tone", tone, "--di", di, "--like", at("bright.wav")).status()).isEqualTo(3);
+    }
 }

@@ -35,14 +35,14 @@ import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.TapTempo;
 
 /** What was found in the region under study. */
 public final class MeasureModel {
     private static final double LEAN_ON = 0.7;
-    private static final int FEWEST_TAPS = 4;
 
     private final Desk desk;
-    private final List<Long> taps = new ArrayList<>();
+    private final TapTempo taps = new TapTempo();
     private final IntegerProperty selected = new SimpleIntegerProperty(0);
 
     public MeasureModel(Desk desk) {
@@ -109,30 +109,16 @@ public final class MeasureModel {
      * @return what to say to it
      */
     public String tap(long nanos) {
-        if (!taps.isEmpty() && nanos - taps.get(taps.size() - 1) > 2_000_000_000L) taps.clear();
-        taps.add(nanos);
-        OptionalDouble bpm = tappedBpm();
-        if (bpm.isEmpty()) return "Tap on: " + (FEWEST_TAPS - taps.size()) + " more.";
-        return String.format(Locale.ROOT, "%.1f BPM tapped; stands when you stop.", bpm.getAsDouble());
-    }
-
-    private OptionalDouble tappedBpm() {
-        int n = taps.size();
-        return n < FEWEST_TAPS
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(60e9 * (n - 1) / (taps.get(n - 1) - taps.get(0)));
+        return taps.tap(nanos);
     }
 
     /** Takes the tapped tempo as the player's correction of the measured one. */
     public void settleTaps() {
-        OptionalDouble bpm = tappedBpm();
-        taps.clear();
+        OptionalDouble bpm = taps.settle();
         Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
         if (bpm.isEmpty() || region.isEmpty() || !Correction.Topic.PULSE.accepts(bpm.getAsDouble())) return;
-        double rounded = Math.rint(10 * bpm.getAsDouble()) / 10;
         desk.book().judgements().keepVerdict(region.get().id(),
-                new Judgement(Correction.Topic.PULSE.words(), Judgement.State.CORRECTED,
-                        OptionalDouble.of(rounded)));
+                new Judgement(Correction.Topic.PULSE.words(), Judgement.State.CORRECTED, bpm));
         desk.refresh();
     }
 

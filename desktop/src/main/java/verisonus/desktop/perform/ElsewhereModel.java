@@ -3,6 +3,7 @@ package verisonus.desktop.perform;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -10,6 +11,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.core.perform.check.StageChecks;
 import verisonus.core.perform.device.Build;
 import verisonus.core.perform.device.SameEffect;
 import verisonus.core.perform.device.Translation;
@@ -19,6 +21,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 
 /** The same tone with fewer parts or on another device. */
@@ -64,6 +67,8 @@ public final class ElsewhereModel {
             List<String> out = new ArrayList<>();
             for (SameEffect s : SameEffect.in(g.tone(), g.di()))
                 out.add(s.first() + " and " + s.second() + ": " + s.words() + ".");
+            for (String w : StageChecks.of(g.tone(), g.di(), Progress.NONE))
+                out.add(w.substring(0, 1).toUpperCase(Locale.ROOT) + w.substring(1) + ".");
             for (Block b : g.tone().blocks())
                 if (b.on() && b.model().kind() == GearKind.DRIVE && g.tone().first(GearKind.AMP).isPresent())
                     out.add("The " + b.model().name() + ": " + Transparency.of(g.tone(), b.id(), g.di()).words() + ".");

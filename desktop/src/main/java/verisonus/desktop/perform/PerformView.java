@@ -18,17 +18,19 @@ import verisonus.desktop.theme.Theme;
 public final class PerformView extends BorderPane {
     private final Label heading = Nodes.wrapped("", "heading");
     private final VBox body = new VBox(18);
+    private final TimePart time;
     private final Button derive = new Button("Go to Derive");
 
     public PerformView(Desk desk, Theme theme) {
         getStyleClass().add("perform");
         setPadding(new Insets(14, 22, 10, 22));
         VariantsModel variants = new VariantsModel(desk);
+        time = new TimePart(new TimeModel(desk), theme);
         derive.setId("perform-derive");
         derive.setOnAction(_ -> desk.bench().set(Bench.DERIVE));
         setTop(Nodes.padded(Nodes.column(6, heading, derive), 0, 0, 8, 0));
         body.getChildren().addAll(part("Which sounds does the song need?", new VariantsPart(variants)),
-                part("What follows the beat?", new TimePart(new TimeModel(desk), theme)),
+                part("What follows the beat?", time),
                 part("What moves under a foot?", new FootPart(new FootModel(desk), theme)),
                 part("What is played when?", new SongPart(new SongModel(desk))),
                 part("With less, or on other gear?", new ElsewherePart(new ElsewhereModel(desk))));
@@ -45,6 +47,11 @@ public final class PerformView extends BorderPane {
             derive.setVisible(!ready);
             derive.setManaged(!ready);
         });
+    }
+
+    /** One tap of the tempo. */
+    public void tap() {
+        time.tap();
     }
 
     private static VBox part(String question, Node content) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -28,10 +29,12 @@ import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.TapTempo;
 
 /** What follows the beat, how far the record's beat wanders, and what rhythm the echo makes of the take. */
 public final class TimeModel {
     private final Desk desk;
+    private final TapTempo taps = new TapTempo();
     private final ReadOnlyObjectWrapper<Optional<PerformanceJson.Tempo>> tempo = new ReadOnlyObjectWrapper<>(
             Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Heard>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -116,6 +119,17 @@ public final class TimeModel {
 
     private static Optional<Block> echo(Tone t) {
         return t.blocks().stream().filter(b -> b.on() && b.model().kind() == GearKind.ECHO).findFirst();
+    }
+
+    /** One tap of the tempo, by key, button or foot; {@link #settleTaps} sets it. */
+    public void tap(long nanos) {
+        said.set(taps.tap(nanos));
+    }
+
+    /** Sets what was tapped. */
+    public void settleTaps() {
+        OptionalDouble bpm = taps.settle();
+        if (bpm.isPresent()) setTempo(String.format(Locale.ROOT, "%.1f", bpm.getAsDouble()));
     }
 
     /** Sets the tempo and binds what is a note value at it. */

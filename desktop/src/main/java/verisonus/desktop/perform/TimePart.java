@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -13,6 +14,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import verisonus.core.perform.time.NoteSum;
 import verisonus.core.perform.time.RhythmPlan;
 import verisonus.core.perform.time.TempoRange;
@@ -27,6 +29,7 @@ final class TimePart extends VBox {
     private static final int CHOICES = 5;
 
     private final TimeModel model;
+    private final PauseTransition tapped = new PauseTransition(Duration.seconds(2));
     private final TextField tempo = Nodes.field("", "tempo in quarter notes a minute");
     private final Label drift = Nodes.wrapped("");
     private final FlowPane bound = new FlowPane(10, 4);
@@ -47,7 +50,12 @@ final class TimePart extends VBox {
         Button hear = new Button("Hear it at the tempo");
         hear.setId("hear-tempo");
         hear.setOnAction(_ -> model.hear(Optional.empty()));
-        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, hear, drift);
+        tapped.setOnFinished(_ -> model.settleTaps());
+        Button tap = Nodes.plain("tap it (T)");
+        tap.setId("tap-tempo");
+        tap.setTooltip(new Tooltip("four taps or more; it stands when you stop"));
+        tap.setOnAction(_ -> tap());
+        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, tap, hear, drift);
         first.setAlignment(Pos.CENTER_LEFT);
         bound.setAlignment(Pos.CENTER_LEFT);
         choices.setAlignment(Pos.CENTER_LEFT);
@@ -58,6 +66,12 @@ final class TimePart extends VBox {
         model.tempo().subscribe(_ -> show());
         model.heard().subscribe(_ -> show());
         model.rhythm().subscribe(_ -> show());
+    }
+
+    /** One tap, by key or button. */
+    void tap() {
+        model.tap(System.nanoTime());
+        tapped.playFromStart();
     }
 
     private void show() {

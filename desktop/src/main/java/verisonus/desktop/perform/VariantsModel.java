@@ -12,6 +12,8 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.store.Region;
+import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.LevelPoint;
 import verisonus.core.perform.SolvedVariant;
@@ -27,6 +29,7 @@ import verisonus.core.sound.SoundReader;
 import verisonus.desktop.derive.ScaleEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
 
 /** Variants of the case's tone: made by a goal or by hand, heard, side by side by what a listener notices. */
 public final class VariantsModel {
@@ -139,6 +142,38 @@ public final class VariantsModel {
                         desk.book().performances().keep(ground.get().caseId(), s.variant());
                     said.set("Between the tone and " + to.get().name() + " stand " + (steps.size() - 2)
                             + " steps of dirt, each as loud as the tone.");
+                    desk.refresh();
+                });
+    }
+
+    /** A variant that comes near to the marked region, another one than the tone was derived from, by few turns. */
+    public void fromRegion(String name) {
+        Optional<Ground> ground = Ground.of(desk);
+        Optional<Sound> record = desk.sounds().get().reference();
+        Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
+        if (ground.isEmpty() || record.isEmpty() || region.isEmpty() || name.isBlank()) {
+            said.set("Mark the region in which the variant is heard, and name the variant first.");
+            return;
+        }
+        Region r = region.get();
+        desk.work().run("Bringing it near to the marked region",
+                progress -> FewTurns.towards(ground.get().tone(), ground
+                        .get().di(), record.get().slice(r.fromS(), r.toS()), progress),
+                f -> {
+                    if (f.turns().isEmpty()) {
+                        said.set(String.format(Locale.ROOT,
+                                "No single turn brings the tone nearer to %.1f–%.1f s than the"
+                                        + " %.1f steps it is: it needs no variant.",
+                                r.fromS(), r.toS(), f.beforeJnd()));
+                        return;
+                    }
+                    Variant v = Variant.between(name.strip(), ground.get().tone(), f.on(ground.get().tone()));
+                    desk.book().performances().keep(ground.get().caseId(), v);
+                    said.set(String.format(Locale.ROOT,
+                            "%s: the tone lies %.1f steps from %.1f–%.1f s, the variant %.1f.%s",
+                            v.name(), f.beforeJnd(), r.fromS(), r.toS(), f.afterJnd(), f.sameTake()
+                                    ? ""
+                                    : " Another hand plays there, so only the colour was compared."));
                     desk.refresh();
                 });
     }

@@ -220,7 +220,12 @@ final class VariantsPart extends VBox {
                 new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
         guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
                 .ifPresent(f -> model.otherGuitar(name.getText(), f)));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, ladder, guitar);
+        Button region = new Button("As in the marked region");
+        region.setId("variant-region");
+        region.setTooltip(
+                new Tooltip("mark in Listen where it is heard: the few turns that bring the tone there, about 8 s"));
+        region.setOnAction(_ -> model.fromRegion(name.getText()));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

@@ -76,6 +76,7 @@ public final class ShellView extends StackPane implements AutoCloseable {
     private final DeriveModel derive;
     private final DeriveView deriving;
     private final TrialView trial;
+    private final PerformView perform;
     private final List<Command> commands;
     private final CommandFinder finder;
     private final GearView gear;
@@ -96,7 +97,8 @@ public final class ShellView extends StackPane implements AutoCloseable {
         benches.put(Bench.MEASURE, new MeasureView(measure, theme));
         deriving = new DeriveView(derive, theme, this::chooseRecordings);
         benches.put(Bench.DERIVE, deriving);
-        benches.put(Bench.PERFORM, new PerformView(desk, theme));
+        perform = new PerformView(desk, theme);
+        benches.put(Bench.PERFORM, perform);
         trial = new TrialView(desk, theme, new SecureRandom(), Clock.systemUTC());
         benches.put(Bench.TRIAL, trial);
         TravelModel travel = new TravelModel(desk, inputs(desk));
@@ -297,6 +299,10 @@ public final class ShellView extends StackPane implements AutoCloseable {
 
     /** Taps stand as the region's tempo two seconds after the last. */
     private void tap() {
+        if (desk.bench().get() == Bench.PERFORM) {
+            perform.tap();
+            return;
+        }
         say(measure.tap(System.nanoTime()));
         tapped.setOnFinished(_ -> measure.settleTaps());
         tapped.playFromStart();

@@ -12,6 +12,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.foot.PedalRange;
@@ -241,5 +243,23 @@ class PerformModelsTest {
         fixture.keepTone(new Tone("other", List.of(Block.of("open clean"))), new GapLedger(List.of(), 0));
         assertThat(model.builds().get()).isEmpty();
         assertThat(model.device().get()).isEmpty();
+    }
+
+    @Test
+    void aVariantComesNearToTheMarkedRegionOrSaysThatItNeedNot() {
+        keepTone();
+        VariantsModel model = new VariantsModel(fixture.desk());
+        look();
+        model.fromRegion("verse");
+        assertThat(model.said().get()).contains("Mark the region");
+        long record = fixture.open().first(Medium.Role.REFERENCE).orElseThrow().id();
+        fixture.book().addRegion(record, Region.Role.CORE_TONE, 0.2, 3.4);
+        fixture.desk().refresh();
+        fixture.settle();
+        model.fromRegion("verse");
+        fixture.settle();
+        assertThat(model.said().get()).contains("steps").contains("0.2–3.4 s");
+        boolean kept = model.variants().get().stream().anyMatch(v -> v.name().equals("verse"));
+        assertThat(model.said().get().contains("it needs no variant")).isEqualTo(!kept);
     }
 }

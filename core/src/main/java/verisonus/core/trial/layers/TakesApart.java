@@ -23,7 +23,7 @@ public record TakesApart(double laterMs, double spreadMs, double widestMs, int n
     private static final int FEWEST = 4;
     /** Under this two takes are one: a copy moved or filtered does not widen as a second playing does. */
     private static final double COPY_MS = 0.5;
-    /** Over this two notes are heard for one (about 30 ms for plucked sounds). */
+    /** Further apart than this a pair of notes is heard as a pair (about 30 ms for plucked sounds). */
     private static final double FLAM_MS = 30;
 
     /** Takes beginning together. @throws InputFault where too few notes are common to both */
