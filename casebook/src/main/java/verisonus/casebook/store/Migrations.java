@@ -27,6 +27,10 @@ final class Migrations {
         if (!empty && application != APPLICATION_ID) {
             throw new InputFault(file, "it is a database, but no casebook", "choose a file that ends in .casebook");
         }
+        if (version < 0) {
+            throw new InputFault(file, "its version cannot be (" + version + "): it is damaged",
+                    "open a copy from before it was damaged");
+        }
         if (version > NEWEST) {
             throw new InputFault(file, "a newer program wrote it (version " + version + ")",
                     "open it with that program, or update this one");

@@ -282,6 +282,19 @@ class CasebookTest {
         }
 
         @Test
+        void aVersionThatCannotBe() throws SQLException {
+            book.close();
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+                s.execute("PRAGMA user_version = -150994935");
+            }
+            assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("damaged");
+            try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
+                s.execute("PRAGMA user_version = " + Migrations.NEWEST);
+            }
+            book = Casebook.open(file);
+        }
+
+        @Test
         void toReplaceAFile() {
             assertThatThrownBy(() -> Casebook.create(file)).isInstanceOf(InputFault.class)
                     .hasMessageContaining("exists already");
