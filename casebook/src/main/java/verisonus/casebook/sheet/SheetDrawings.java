@@ -26,7 +26,7 @@ final class SheetDrawings {
             r[b] -= top;
             m[b] -= top;
         }
-        return new Drawing("Spectrum of the record and of mine", "Hz, third octaves", "dB", true,
+        return new Drawing("Spectrum of the record and of mine", "Hz", "dB", true,
                 List.of(tick(63, "63"), tick(125, "125"), tick(250, "250"), tick(500, "500"), tick(1000, "1k"),
                         tick(2000, "2k"), tick(4000, "4k"), tick(8000, "8k"), tick(12500, "12.5k")),
                 List.of(tick(-RANGE_DB, "−50"), tick(-40, "−40"), tick(-30, "−30"), tick(-20, "−20"), tick(-10, "−10"),

@@ -287,7 +287,8 @@ class CasebookTest {
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
                 s.execute("PRAGMA user_version = -150994935");
             }
-            assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class).hasMessageContaining("damaged");
+            assertThatThrownBy(() -> Casebook.open(file)).isInstanceOf(InputFault.class)
+                    .hasMessageContaining("damaged");
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
                 s.execute("PRAGMA user_version = " + Migrations.NEWEST);
             }

@@ -22,6 +22,7 @@ import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.SolvedVariant;
+import verisonus.core.perform.SustainSolver;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
@@ -52,6 +53,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
 
     @Option(names = "--like", paramLabel = "REF", description = "with --make: start from the few turns that bring the tone nearest to this recording of the phrase")
     private @Nullable Path like;
+
+    @Option(names = "--ring-like", paramLabel = "REC", description = "with --make: notes die away as those of this recording, of whatever instrument")
+    private @Nullable Path ringLike;
 
     @Option(names = "--louder", paramLabel = "LU", description = "how much louder than the tone (default: as loud)")
     private @Nullable Double louder;
@@ -93,9 +97,12 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     private boolean json;
 
     private Optional<FewTurns> near = Optional.empty();
+    private Optional<SustainSolver.Solved> rings = Optional.empty();
 
     @Override
     public Integer call() {
+        if (ringLike != null && (make == null || like != null))
+            throw new InputFault("--ring-like", "it needs --make and no --like", "make one variant after the other");
         if (like != null && make == null)
             throw new InputFault("--like", "no variant is made that could come near to it", "add --make NAME");
         Path file = Objects.requireNonNull(tone);
@@ -125,8 +132,16 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                 Json.put(one, "before_jnd", n.beforeJnd(), 2);
                 Json.put(one, "after_jnd", n.afterJnd(), 2);
             });
+            rings.ifPresent(r -> {
+                ObjectNode one = doc.putObject("rings").put("reached", r.isReached());
+                Json.put(one, "wanted_db_per_s", r.wantedDbPerS(), 1);
+                Json.put(one, "before_db_per_s", r.beforeDbPerS(), 1);
+                Json.put(one, "after_db_per_s", r.afterDbPerS(), 1);
+                Json.put(one, "rests_db", r.restsDb(), 1);
+            });
             System.out.println(Json.text(doc));
         } else {
+            rings.ifPresent(r -> System.out.println(make + ": " + r.words()));
             near.ifPresent(
                     n -> System.out.printf(Locale.ROOT, "%s: %.1f JND from %s, %.1f with what was turned%n", make,
                             n.beforeJnd(), like, n.afterJnd()));
@@ -146,7 +161,8 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
 
     private List<SolvedVariant> solved(Path file, VariantJson.Set set, Sound phrase) {
         if (make == null && ladder == null) return List.of();
-        VariantSolver solver = new VariantSolver(set.tone(), phrase, Optional.ofNullable(loudnessAt),
+        Tone tone = ringLike == null ? set.tone() : SustainSolver.prepared(set.tone());
+        VariantSolver solver = new VariantSolver(tone, phrase, Optional.ofNullable(loudnessAt),
                 Optional.ofNullable(dirtAt));
         if (ladder != null) return solver.ladder(named(file, set, ladder), steps, Progress.NONE);
         String name = Objects.requireNonNull(make);
@@ -156,6 +172,13 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                     Progress.NONE);
             near = Optional.of(turns);
             start = Variant.between(name, set.tone(), turns.on(start.on(set.tone())));
+        }
+        if (ringLike != null) {
+            double wanted = SustainSolver.fallDbPerS(ringLike.toString(),
+                    AudioInput.studied(ringLike, 0, null).sound());
+            SustainSolver.Solved s = new SustainSolver(start.on(tone), phrase).towards(wanted, Progress.NONE);
+            rings = Optional.of(s);
+            start = Variant.between(name, tone, s.tone());
         }
         return List.of(solver.solved(start, goal(), Progress.NONE));
     }

@@ -160,4 +160,19 @@ class PerformCommandsTest {
         assertThat(made.path("variants").get(0).path("settings").toString()).contains("treble");
         assertThat(Said.by("variants", "--tone", tone, "--di", di, "--like", at("bright.wav")).status()).isEqualTo(3);
     }
+
+    @Test
+    void aVariantRingsLikeWhateverIsRecorded() throws IOException {
+        Said twice = Said.by("variants", "--tone", tone, "--di", di, "--ring-like", di);
+        assertThat(twice.status()).isEqualTo(3);
+        assertThat(twice.err()).contains("needs --make");
+        Said faster = Said.by("variants", "--tone", tone, "--di", di, "--make", "organ", "--ring-like", di);
+        assertThat(faster.err()).contains("already").doesNotContain("\tat ");
+        Said.by("render", "--tone", tone, "--di", di, "--out", at("ring.wav"));
+        JsonNode made = json("variants", "--tone", tone, "--di", di, "--make", "organ", "--ring-like", at("ring.wav"),
+                "--json");
+        assertThat(made.path("rings").path("wanted_db_per_s").asDouble()).isNegative();
+        assertThat(made.path("rings").path("reached").asBoolean()).isTrue();
+        assertThat(made.path("tone").toString()).contains("soft-knee compressor");
+    }
 }

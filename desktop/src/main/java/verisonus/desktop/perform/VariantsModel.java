@@ -17,6 +17,7 @@ import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.LevelPoint;
 import verisonus.core.perform.SolvedVariant;
+import verisonus.core.perform.SustainSolver;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
@@ -176,6 +177,31 @@ public final class VariantsModel {
                                     : " Another hand plays there, so only the colour was compared."));
                     desk.refresh();
                 });
+    }
+
+    /** A variant whose notes die away as those of a recording, of whatever instrument. */
+    public void ringLike(String name, Path recording) {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty() || name.isBlank()) {
+            said.set("Name the variant first.");
+            return;
+        }
+        Tone base = ground.get().tone();
+        if (!SustainSolver.prepared(base).equals(base)) {
+            said.set(
+                    "Put a compressor in at the chain's beginning in Derive first, it may be off: that is what is turned.");
+            return;
+        }
+        desk.work().run("Letting notes ring", progress -> {
+            double wanted = SustainSolver.fallDbPerS(String.valueOf(recording.getFileName()),
+                    SoundReader.read(recording)
+                            .sound());
+            return new SustainSolver(base, ground.get().di()).towards(wanted, progress);
+        }, s -> {
+            desk.book().performances().keep(ground.get().caseId(), Variant.between(name.strip(), base, s.tone()));
+            said.set(name.strip() + ": " + s.words() + ".");
+            desk.refresh();
+        });
     }
 
     /** What to turn for another guitar, from a take of it, kept as a variant of the guitar's name. */

@@ -209,6 +209,12 @@ final class VariantsPart extends VBox {
         set.setId("set-variant");
         set.setOnAction(_ -> model.set(name.getText(), typed.getText()));
         typed.setOnAction(_ -> model.set(name.getText(), typed.getText()));
+        Button ring = new Button("Ring like a recording");
+        ring.setId("variant-ring");
+        ring.setTooltip(new Tooltip(
+                "of any instrument: a compressor, then the echo, until notes die away as slowly; about 10 s"));
+        ring.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What notes shall ring like", TAKES).ifPresent(
+                f -> model.ringLike(name.getText(), f)));
         Button ladder = new Button("Five steps to it, about 8 s");
         ladder.setId("variant-ladder");
         ladder.setTooltip(
@@ -225,7 +231,7 @@ final class VariantsPart extends VBox {
         region.setTooltip(
                 new Tooltip("mark in Listen where it is heard: the few turns that bring the tone there, about 8 s"));
         region.setOnAction(_ -> model.fromRegion(name.getText()));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ladder, guitar);
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ring, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

@@ -154,7 +154,7 @@ final class SystemDetail extends HBox {
             int limited = SystemSound.limitedHz(on.get().listenedOn().get()).size();
             if (limited > 0)
                 shown(limits, String.format(Locale.ROOT,
-                        "%d third octaves lie beyond what can be taken out of the %s safely: there it sounds as that does",
+                        "%d narrow bands lie beyond what can be taken out of the %s safely: there it sounds as that does",
                         limited, on.get().listenedOn().get().name()));
         }
     }

@@ -250,6 +250,8 @@ class PerformModelsTest {
         keepTone();
         VariantsModel model = new VariantsModel(fixture.desk());
         look();
+        model.ringLike("organ", dir.resolve("none.wav"));
+        assertThat(model.said().get()).contains("Put a compressor in");
         model.fromRegion("verse");
         assertThat(model.said().get()).contains("Mark the region");
         long record = fixture.open().first(Medium.Role.REFERENCE).orElseThrow().id();

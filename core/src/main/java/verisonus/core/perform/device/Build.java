@@ -24,7 +24,7 @@ public record Build(Tone tone, String without, double gapJnd, int cables, RigChe
 
     /** From the whole tone to amp and loudspeaker alone: each build leaves out what is missed least. */
     public static List<Build> ladder(Tone tone, Sound phrase, Rig rig, Progress progress) {
-        HeardTone heard = new HeardTone(tone, phrase);
+        TonePlayed heard = new TonePlayed(tone, phrase);
         Tone now = tone;
         for (Block b : tone.blocks()) if (!b.on()) now = now.without(b.id());
         List<Build> out = new ArrayList<>();

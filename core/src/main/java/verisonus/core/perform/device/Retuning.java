@@ -20,9 +20,9 @@ final class Retuning {
     private static final double WORTH_JND = 0.05;
     private static final double MARGIN = 0.06;
 
-    private final HeardTone heard;
+    private final TonePlayed heard;
 
-    Retuning(HeardTone heard) {
+    Retuning(TonePlayed heard) {
         this.heard = heard;
     }
 

@@ -25,14 +25,14 @@ import verisonus.core.work.Progress;
 public final class Translator {
     private final Tone tone;
     private final Rig device;
-    private final HeardTone heard;
+    private final TonePlayed heard;
     private final FairSwap fair;
 
     /** @param phrase dry take that it is judged on */
     public Translator(Tone tone, Sound phrase, Rig device) {
         this.tone = tone;
         this.device = device;
-        heard = new HeardTone(tone, phrase);
+        heard = new TonePlayed(tone, phrase);
         fair = new FairSwap(phrase);
     }
 

@@ -114,7 +114,7 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
         List<String> said = new ArrayList<>(remarks);
         long buried = Arrays.stream(over).filter(o -> o < LEAST_OVER_NOISE_DB).count();
         if (buried > 0)
-            said.add(buried + " third octaves do not stand out of the noise: their levels are upper limits");
+            said.add(buried + " narrow bands do not stand out of the noise: their levels are upper limits");
         return new SweepReport(new ResponseCurve(hz, db), over, runs.size(), said);
     }
 

@@ -9,14 +9,14 @@ import verisonus.core.take.LoudestPart;
 import verisonus.core.work.Progress;
 
 /** Tones played with one phrase and compared with one of them. */
-final class HeardTone {
+final class TonePlayed {
     /** More of a phrase changes no ranking. */
     private static final double PLAYED_S = 5;
 
     private final Sound phrase;
     private final HeardChange.Moments wanted;
 
-    HeardTone(Tone wanted, Sound phrase) {
+    TonePlayed(Tone wanted, Sound phrase) {
         Sound dry = phrase.atRate(Sound.WORKING_RATE_HZ);
         this.phrase = LoudestPart.of(dry, PLAYED_S).cut(dry);
         this.wanted = played(wanted);
