@@ -13,7 +13,6 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.trial.rate.Picking;
-import verisonus.core.trial.rate.RatingResult;
 import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.trial.step.StepSearch;
 import verisonus.core.trial.step.ToldApart;
@@ -47,24 +46,6 @@ public final class ListeningJson {
             }
             return new RatingTrial(texts(n.path("names")), n.path("rounds").asInt(), n.path("seed").asLong(), given);
         });
-    }
-
-    /** What a rating came to, as {@code verisonus.rating/1}. */
-    public static ObjectNode result(RatingTrial t) {
-        ObjectNode out = Json.object("verisonus.rating/1").put("rounds", t.given().size());
-        RatingResult r = RatingResult.of(t);
-        ArrayNode rows = out.putArray("sounds");
-        for (RatingResult.Row row : r.rows()) {
-            ObjectNode one = rows.addObject().put("name", row.name());
-            Json.put(one, "mean", row.mean(), 1);
-            Json.put(one, "low", row.low(), 1);
-            Json.put(one, "high", row.high(), 1);
-        }
-        ArrayNode pairs = out.putArray("not_told_apart");
-        for (RatingResult.Pair p : r.notToldApart()) pairs.addArray().add(p.one()).add(p.other());
-        ArrayNode doubts = out.putArray("doubts");
-        r.doubts().forEach(doubts::add);
-        return out;
     }
 
     public static ObjectNode write(Picking p) {

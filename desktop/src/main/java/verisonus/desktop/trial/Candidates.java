@@ -28,6 +28,7 @@ import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -35,6 +36,7 @@ import verisonus.desktop.desk.Sounds;
 /** What can be heard beside the record: mine, the dry take, variants, earlier tones, the neutral start, recordings brought along. */
 final class Candidates {
     private static final int EARLIER = 3;
+    private static final int LOOKED_AT = 60;
     /** A guitar that is studied has this share of the record's power at least. */
     private static final double LEAST_SHARE = 0.05;
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT)
@@ -52,12 +54,20 @@ final class Candidates {
     private final List<Offer> brought = new ArrayList<>();
     private final ReadOnlyObjectWrapper<List<Offer>> all = new ReadOnlyObjectWrapper<>(List.of());
     private long caseId = -1;
+    private boolean stale;
 
     Candidates(Desk desk) {
         this.desk = desk;
-        desk.open().subscribe(_ -> read());
-        desk.sounds().subscribe(_ -> read());
-        desk.changes().subscribe(_ -> read());
+        desk.open().subscribe(_ -> readIfSeen());
+        desk.sounds().subscribe(_ -> readIfSeen());
+        desk.changes().subscribe(_ -> readIfSeen());
+        desk.bench().subscribe(_ -> readIfSeen());
+    }
+
+    /** Earlier tones are read from the logbook, which takes a while: only where somebody looks. */
+    private void readIfSeen() {
+        stale = true;
+        if (desk.bench().get() == Bench.TRIAL) read();
     }
 
     ReadOnlyObjectProperty<List<Offer>> all() {
@@ -65,6 +75,7 @@ final class Candidates {
     }
 
     private void read() {
+        stale = false;
         Optional<OpenCase> open = desk.open().get();
         long now = open.map(o -> o.entry().id()).orElse(-1L);
         if (now != caseId) brought.clear();
@@ -91,7 +102,7 @@ final class Candidates {
         desk.secondTake().ifPresent(second -> out.add(new Offer("mine, a take a side", false, p -> sides(t.tone(), di,
                 second, p))));
         List<Tone> seen = new ArrayList<>(List.of(t.tone()));
-        for (LogEntry e : desk.book().logbook(open.entry().id())) {
+        for (LogEntry e : desk.book().logbook(open.entry().id()).stream().limit(LOOKED_AT).toList()) {
             if (e.undone() || e.gapAfterJnd().isEmpty() || seen.size() > EARLIER) continue;
             Optional<Tone> was = desk.book().moments().tone(e).map(DerivedTone::tone);
             if (was.isEmpty() || seen.contains(was.get())) continue;
@@ -150,6 +161,7 @@ final class Candidates {
 
     /** Offers of the case at hand by name, in the order in which they stand. */
     List<Offer> named(java.util.Collection<String> names) {
+        if (stale) read();
         return all.get().stream().filter(o -> names.contains(o.name())).toList();
     }
 

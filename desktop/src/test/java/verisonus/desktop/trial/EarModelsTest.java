@@ -30,6 +30,7 @@ import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.trial.train.Skill;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.player.Source;
 
@@ -48,6 +49,7 @@ class EarModelsTest {
         fixture = new DeskFixture(dir);
         fixture.keepTone(TONE, new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", 0, 3, 1, "amp", "down", true)),
                 3));
+        fixture.desk().bench().set(Bench.TRIAL);
         candidates = new Candidates(fixture.desk());
         open = new OpenModel(fixture.desk(), candidates);
     }
