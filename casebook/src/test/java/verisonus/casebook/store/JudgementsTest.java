@@ -142,7 +142,7 @@ class JudgementsTest {
         try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
             for (String table : new String[]{"verdict", "claim", "vocabulary", "course",
                     "player_profile", "playback_system", "trim", "travel_note", "moment_note", "blind_trial",
-                    "performance"})
+                    "performance", "listening"})
                 s.execute("DROP TABLE " + table);
             s.execute("ALTER TABLE tone DROP COLUMN gap_jnd");
             s.execute("PRAGMA user_version = 1");
