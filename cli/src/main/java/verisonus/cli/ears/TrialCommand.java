@@ -105,7 +105,10 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
     }
 
     private MatchedPassages passages(Sound a, Sound b) {
-        if (backing != null) return MatchedPassages.of(a, InTheMix.of(b, AudioInput.read(backing), 0));
+        if (backing != null) {
+            Sound band = AudioInput.read(backing);
+            return MatchedPassages.of(a, InTheMix.of(InTheMix.asInTheRecord(b, band, a), band, 0));
+        }
         if (bed == null) return MatchedPassages.of(a, b);
         // As loud as each other first, then the same bed under both.
         MatchedPassages alone = MatchedPassages.of(a, b);

@@ -18,7 +18,6 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.take.MatchedTake;
@@ -37,8 +36,6 @@ import verisonus.desktop.desk.Sounds;
 final class Candidates {
     private static final int EARLIER = 3;
     private static final int LOOKED_AT = 60;
-    /** A guitar that is studied has this share of the record's power at least. */
-    private static final double LEAST_SHARE = 0.05;
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT)
             .withZone(ZoneId.systemDefault());
 
@@ -195,7 +192,7 @@ final class Candidates {
             Candidate c = sounds.get(i);
             out.add(offers.get(i).band()
                     ? c
-                    : new Candidate(c.name(), InTheMix.of(asInTheRecord(c.sound(), rest, record), rest, 0)));
+                    : new Candidate(c.name(), InTheMix.of(InTheMix.asInTheRecord(c.sound(), rest, record), rest, 0)));
         }
         return MatchedSounds.of(out);
     }
@@ -208,15 +205,6 @@ final class Candidates {
             throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
                     + " guitar's", "play the record's phrase, or add the band as a file");
         return desk.asHeard(GuidedIsolation.rest(laid.reference(), laid.sound()).atRate(Sound.WORKING_RATE_HZ));
-    }
-
-    /** A guitar as loud as the record's must be, for it and the band to be as loud as the record. */
-    static Sound asInTheRecord(Sound guitar, Sound band, Sound record) {
-        double whole = LoudnessMeter.integratedLufs(record).orElse(-23);
-        double rest = LoudnessMeter.integratedLufs(band).orElse(whole - 20);
-        double left = Math.pow(10, whole / 10) - Math.pow(10, rest / 10);
-        double wanted = 10 * Math.log10(Math.max(left, LEAST_SHARE * Math.pow(10, whole / 10)));
-        return guitar.gained(wanted - LoudnessMeter.integratedLufs(guitar).orElse(wanted));
     }
 
     private static MatchedSounds withBed(MatchedSounds alone, double bpm) {

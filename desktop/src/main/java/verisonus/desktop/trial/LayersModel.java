@@ -21,6 +21,7 @@ import verisonus.core.trial.layers.LayerMasking;
 import verisonus.core.trial.layers.SecondChain;
 import verisonus.core.trial.layers.TakesApart;
 import verisonus.core.trial.open.Bed;
+import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -101,7 +102,7 @@ final class LayersModel {
             List<Candidate> layers = new ArrayList<>();
             Sound played = p.get().ofTake("mine", desk.asHeard(s.mine().get()));
             Optional<Sound> band = s.backing().map(b -> p.get().ofRecord(desk.asHeard(b)));
-            Sound mine = band.map(b -> Candidates.asInTheRecord(played, b, p.get().ofRecord(desk.asHeard(s.reference()
+            Sound mine = band.map(b -> InTheMix.asInTheRecord(played, b, p.get().ofRecord(desk.asHeard(s.reference()
                     .orElseThrow())))).orElse(played);
             layers.add(new Candidate("mine", mine));
             band.ifPresent(b -> layers.add(new Candidate("the band", b)));

@@ -115,4 +115,16 @@ class OpenComparisonTest {
         assertThatThrownBy(() -> new Bed(1000, 0)).isInstanceOf(InputFault.class).hasMessageContaining("30 to 300");
         assertThatThrownBy(() -> new Bed(Double.NaN, 0)).isInstanceOf(InputFault.class);
     }
+
+    @Test
+    void aGuitarStandsInTheBandAsLoudAsTheRecordsMust() {
+        Sound guitar = Signal.plucks(0.4, 9).lasting(4);
+        Sound record = InTheMix.of(guitar, NOISE, 0);
+        Sound laid = InTheMix.asInTheRecord(guitar.gained(-17), NOISE, record);
+        assertThat(LoudnessMeter.integratedLufs(laid).orElseThrow()).isCloseTo(
+                LoudnessMeter.integratedLufs(InTheMix.asInTheRecord(guitar.gained(8), NOISE, record)).orElseThrow(),
+                within(0.01));
+        assertThat(LoudnessMeter.integratedLufs(laid).orElseThrow()).isLessThan(
+                LoudnessMeter.integratedLufs(record).orElseThrow() + 0.1);
+    }
 }
