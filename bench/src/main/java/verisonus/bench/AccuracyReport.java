@@ -12,6 +12,7 @@ import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -87,7 +88,7 @@ final class AccuracyReport {
         }
         if (f.presence() != Presence.UNKNOWN) tally.stated("echo", f.confidence(), meant.isPresent());
         if (meant.isEmpty()) {
-            wrong.add(String.format(Locale.ROOT, "echo %.0f ms %.1f dB fb %.2f not found (%s)", truth.get().timeMs(),
+            wrong.add(Figures.of("echo %.0f ms %.1f dB fb %.2f not found (%s)", truth.get().timeMs(),
                     truth.get().levelDb(), truth.get().feedback(),
                     r.map(v -> "said " + v.timeMs()).orElse(f.presence().toString())));
             return;
@@ -99,7 +100,7 @@ final class AccuracyReport {
                             || Math.abs(t.timeMs() - r.get().second().get().timeMs()) < TIME_MS);
             tally.share("echo: both of two", both);
             if (!both) {
-                wrong.add(String.format(Locale.ROOT, "two %.0f %.0f said %.0f %s", echoes.get(0).timeMs(),
+                wrong.add(Figures.of("two %.0f %.0f said %.0f %s", echoes.get(0).timeMs(),
                         echoes.get(1).timeMs(), r.get().timeMs(), r.get().second().map(EchoReading::timeMs)));
             }
             return;
@@ -138,13 +139,13 @@ final class AccuracyReport {
         boolean near = f.isPresent() && Math.abs(f.value().get().decayS() / truth - 1) < 0.35;
         if (f.presence() != Presence.UNKNOWN) tally.stated("reverb", f.confidence(), f.isPresent());
         if (!f.isPresent()) {
-            wrong.add(String.format(Locale.ROOT, "room %.2f s %.0f dB: %s", truth, c.truth().roomDb(), f.presence()));
+            wrong.add(Figures.of("room %.2f s %.0f dB: %s", truth, c.truth().roomDb(), f.presence()));
             return;
         }
         tally.share("reverb: decay within 35 %" + where, near);
         tally.error("reverb decay, %" + where, 100 * (f.value().get().decayS() / truth - 1));
         if (!near) {
-            wrong.add(String.format(Locale.ROOT, "decay %.2f s read %.2f", truth, f.value().get().decayS()));
+            wrong.add(Figures.of("decay %.2f s read %.2f", truth, f.value().get().decayS()));
         }
         if (c.group() != KnownCase.Group.ROOM) return;
         f.value().get().levelDb().ifPresent(v -> tally.error("reverb level, dB", v - c.truth().roomDb()));
@@ -172,7 +173,7 @@ final class AccuracyReport {
             tally.share("movement: comb kind of those seen", right);
         }
         if (f.presence() != Presence.UNKNOWN) tally.stated("movement", f.confidence(), comb ? family : right);
-        if (!right) wrong.add(kind + " " + String.format(Locale.ROOT, "%.2f Hz", c.truth().rateHz()) + " said " + said);
+        if (!right) wrong.add(kind + " " + Figures.of("%.2f Hz", c.truth().rateHz()) + " said " + said);
         if (r.isEmpty() || !(comb ? family : right)) return;
         r.get().rateHz().ifPresent(v -> {
             double off = 100 * (v / c.truth().rateHz() - 1);

@@ -15,6 +15,7 @@ import verisonus.core.search.ToneSearch;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.demo.Takes;
 
@@ -170,7 +171,7 @@ final class DeriveReport {
             for (Block b : t.blocks()) {
                 if (b.model().kind() == GearKind.EQUALIZER || !b.on()) continue;
                 line.append(b.model().name()).append(' ');
-                b.settings().forEach((c, v) -> line.append(String.format(Locale.ROOT, "%s %.1f ", c, v)));
+                b.settings().forEach((c, v) -> line.append(Figures.of("%s %.1f ", c, v)));
                 line.append("· ");
             }
             System.out.println(line);

@@ -2,11 +2,11 @@ package verisonus.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.demo.Takes;
 
 /** Does the index rise with drive, within a performance and over performances, whatever clips and whatever comes after? */
@@ -24,14 +24,14 @@ record DriveReport(long first) {
             double[] within = IntStream.range(0, PERFORMANCES)
                     .mapToDouble(p -> tau(all.stream().filter(r -> r.performance == p).toList(), paired)).sorted()
                     .toArray();
-            out.append(String.format(Locale.ROOT, "%-14s within: median %.2f worst %.2f   across: all %.2f",
+            out.append(Figures.of("%-14s within: median %.2f worst %.2f   across: all %.2f",
                     paired ? "with the take" : "alone", within[within.length / 2], within[0], tau(all, paired)));
             for (int shape = 0; shape < 4; shape++) {
                 int s = shape;
-                out.append(String.format(Locale.ROOT, "  shape %d %.2f", s,
+                out.append(Figures.of("  shape %d %.2f", s,
                         tau(all.stream().filter(r -> r.shape == s).toList(), paired)));
             }
-            out.append(String.format(Locale.ROOT, "  dry %.2f  with echo and reverb %.2f%n",
+            out.append(Figures.of("  dry %.2f  with echo and reverb %.2f%n",
                     tau(all.stream().filter(r -> !r.effects).toList(), paired),
                     tau(all.stream().filter(Reading::effects).toList(), paired)));
         }

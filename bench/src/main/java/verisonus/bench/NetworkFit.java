@@ -2,11 +2,11 @@ package verisonus.bench;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import verisonus.core.evidence.signs.Network;
+import verisonus.core.work.Figures;
 
 /**
  * Trains a {@link Network} by gradient descent with momentum (D. P. Kingma, J. Ba, "Adam", 2015), weight decay and features
@@ -157,7 +157,7 @@ final class NetworkFit {
     }
 
     private static String line(double[] v) {
-        return Arrays.stream(v).mapToObj(d -> String.format(Locale.ROOT, "%.5g", d)).collect(Collectors.joining(","))
+        return Arrays.stream(v).mapToObj(d -> Figures.of("%.5g", d)).collect(Collectors.joining(","))
                 + "\n";
     }
 }

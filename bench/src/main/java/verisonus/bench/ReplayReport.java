@@ -15,6 +15,7 @@ import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -123,7 +124,7 @@ public final class ReplayReport {
         List<String> out = new ArrayList<>();
         for (Block b : t.blocks()) {
             if (b.model().kind() == GearKind.CABINET || b.model().kind() == GearKind.MICROPHONE) continue;
-            out.add(b.model().name() + b.model().find(ControlNames.GAIN).map(_ -> String.format(Locale.ROOT, " %.1f",
+            out.add(b.model().name() + b.model().find(ControlNames.GAIN).map(_ -> Figures.of(" %.1f",
                     b.get(ControlNames.GAIN))).orElse(""));
         }
         return String.join(", ", out);

@@ -17,6 +17,7 @@ import org.hipparchus.linear.RealVector;
 import verisonus.core.evidence.dirt.SaturationFeatures;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.demo.Takes;
 
 /** Makes the weights of the saturation index, and says how well they do on performances they were not made from. */
@@ -55,7 +56,7 @@ final class SaturationTraining {
     }
 
     private static String line(double[] v) {
-        return Arrays.stream(v).mapToObj(d -> String.format(Locale.ROOT, "%.6g", d)).collect(Collectors.joining(","))
+        return Arrays.stream(v).mapToObj(d -> Figures.of("%.6g", d)).collect(Collectors.joining(","))
                 + "\n";
     }
 

@@ -7,6 +7,7 @@ import java.util.SplittableRandom;
 import verisonus.core.perform.song.Section;
 import verisonus.core.perform.song.SectionFinder;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.demo.Takes;
 
 /**
@@ -41,7 +42,7 @@ final class SectionReport {
             if (sections.size() == FORM.length && alike(sections)) letters++;
             System.out.printf(Locale.ROOT, "song %d: %s at %s, made at %s%n", seed,
                     String.join("", sections.stream().map(Section::name).toList()),
-                    sections.stream().map(s -> String.format(Locale.ROOT, "%.1f", s.fromS())).toList(), truth);
+                    sections.stream().map(s -> Figures.of("%.1f", s.fromS())).toList(), truth);
         }
         System.out.printf(Locale.ROOT,
                 "sections: %d of %d beginnings within a bar, %d extra; letters right in %d of %d%n",

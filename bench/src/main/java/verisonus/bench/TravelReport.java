@@ -22,6 +22,7 @@ import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.SystemSound;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.travel.trim.TrimSolver;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.demo.DemoCasebook;
 
@@ -120,7 +121,7 @@ final class TravelReport {
                 most = Math.max(most, Math.abs(one.channel(0)[i] - two.channel(0)[i]));
             System.out.printf(Locale.ROOT, "two auditions of the %s: largest difference %s%n", s.name(), most == 0
                     ? "none"
-                    : String.format(Locale.ROOT, "%.0f dB", 20 * Math.log10(most)));
+                    : Figures.of("%.0f dB", 20 * Math.log10(most)));
         }
     }
 }

@@ -2,12 +2,12 @@ package verisonus.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import verisonus.core.evidence.Examination;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.demo.Mixes;
 
@@ -25,7 +25,7 @@ record TrustReport(long first) {
                     .sorted()
                     .toArray();
             List<Pair> pooled = all.stream().flatMap(List::stream).filter(p -> p.aside == aside).toList();
-            out.append(String.format(Locale.ROOT,
+            out.append(Figures.of(
                     "trust, guitar %-14s correlation with its lead: median mix %.2f  worst %.2f  pooled %.2f%n",
                     aside ? "off the middle" : "in the middle", each[each.length / 2], each[0], correlation(pooled)));
         }

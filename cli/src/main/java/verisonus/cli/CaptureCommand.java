@@ -8,10 +8,13 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -40,16 +43,16 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--check", paramLabel = "DI", description = "says which notes, strengths and bands a take has not covered yet")
     private @Nullable Path check;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
         if (signal != null) {
-            OutputFile file = new OutputFile(signal, force);
+            OutputFile file = force.to(signal);
             file.check();
             file.write(SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
             System.err.printf("verisonus: wrote %s; loudspeaker or rated load first, start soft%n", signal);
@@ -80,7 +83,7 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private void print(CaptureCoverage c) {
-        if (!json) {
+        if (!json.asked()) {
             System.out.println(c.words());
             return;
         }
@@ -89,11 +92,11 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
             var missing = out.putArray("missing_" + part.getKey());
             part.getValue().forEach(missing::add);
         }
-        System.out.println(Json.text(out));
+        json.print(out);
     }
 
     private void print(AmpCapture.Captured c) {
-        if (json) {
+        if (json.asked()) {
             ObjectNode out = Json.object("verisonus.capture/1").put("voicing", c.voicing().name());
             ObjectNode offsets = out.putObject("offsets");
             c.offsets().forEach((name, v) -> Json.put(offsets, name, v, 2));
@@ -101,7 +104,7 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
             Json.put(out, "spectrum_rms_db", c.spectrumDb(), 2);
             ObjectNode others = out.putObject("others_jnd");
             c.others().forEach((name, v) -> Json.put(others, name, v, 2));
-            System.out.println(Json.text(out));
+            json.print(out);
             return;
         }
         System.out.printf(Locale.ROOT, "nearest: %s, %.1f JND off (spectrum %.1f dB)%n", c.voicing().name(),

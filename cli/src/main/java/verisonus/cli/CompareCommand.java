@@ -17,6 +17,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.VerboseOption;
@@ -56,16 +58,16 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--only", paramLabel = "OUT.wav", description = "write only what the reference has and the candidate lacks, no louder than it is in the whole")
     private @Nullable Path only;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
         Path first = Objects.requireNonNull(candidate);
-        Optional<OutputFile> target = Optional.ofNullable(only).map(p -> new OutputFile(p, force).besides(reference,
+        Optional<OutputFile> target = Optional.ofNullable(only).map(p -> force.to(p).besides(reference,
                 first));
         target.ifPresent(OutputFile::check);
         Sound a = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
@@ -82,7 +84,7 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
             if (moments) where = MomentGap.largest(m.first(), m.sound(1), MOST_MOMENTS);
             target.ifPresent(f -> write(f, OnlyWhatDiffers.of(m.first(), m.sound(1))));
         }
-        if (json) {
+        if (json.asked()) {
             ObjectNode out = DerivationJson.gap(c.gap, c.verdict);
             if (!others.isEmpty()) {
                 ArrayNode order = out.putArray("order");
@@ -91,7 +93,7 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
                             "distance_jnd", x.gap.distanceJnd(), 2);
             }
             if (moments) put(out, where);
-            System.out.println(Json.text(out));
+            json.print(out);
             return 0;
         }
         for (Compared x : all) {

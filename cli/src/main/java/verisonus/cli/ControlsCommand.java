@@ -2,9 +2,9 @@ package verisonus.cli;
 
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import verisonus.casebook.exchange.ControlsJson;
-import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
@@ -12,13 +12,13 @@ import verisonus.core.rig.Model;
 
 @Command(name = "controls", mixinStandardHelpOptions = true, description = "Every block the rig can hold, with its controls.")
 final class ControlsCommand extends VerboseOption implements Callable<Integer> {
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
-        if (json) {
-            System.out.println(Json.text(ControlsJson.write()));
+        if (json.asked()) {
+            json.print(ControlsJson.write());
             return 0;
         }
         for (Model m : Gear.MODELS) {

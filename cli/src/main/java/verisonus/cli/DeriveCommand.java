@@ -25,8 +25,9 @@ import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.GapAttributeConverter;
-import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -114,11 +115,11 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--seed", paramLabel = "N", description = "seed of the random start (default: 1)")
     private long seed = 1;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
-    @Option(names = "--force", description = "replace existing results")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
@@ -132,15 +133,15 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Derivation d = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
         Sketch sketch = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Tone tone = d.tone().named(nameOf(reference));
-        new OutputFile(folder.resolve("tone.json"), force).write(Json.text(ToneJson.write(tone)));
-        new OutputFile(folder.resolve("render.wav"), force)
+        force.to(folder.resolve("tone.json")).write(Json.text(ToneJson.write(tone)));
+        force.to(folder.resolve("render.wav"))
                 .write(SoundWriter.encode(played(d, dry, alone.isPresent() || regions.isPart()),
                         SoundWriter.Format.WAV_24));
-        new OutputFile(folder.resolve("gap.json"), force).write(Json.text(DerivationJson.gap(d.gap(), d.verdict())));
-        new OutputFile(folder.resolve("sheet.md"), force)
+        force.to(folder.resolve("gap.json")).write(Json.text(DerivationJson.gap(d.gap(), d.verdict())));
+        force.to(folder.resolve("sheet.md"))
                 .write(MarkdownPage.of(sheet(tone, d, sketch, options.rig()).page()));
-        if (json) {
-            System.out.println(Json.text(DerivationJson.derivation(d, sketch, alone)));
+        if (json.asked()) {
+            json.print(DerivationJson.derivation(d, sketch, alone));
         } else {
             alone.ifPresent(e -> System.out.printf(Locale.ROOT,
                     "others play with it: derived from %.1f to %.1f s, where the guitar stands alone%n", e.fromS(),
@@ -238,7 +239,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             throw new OutputFault(folder.toString(), "the folder cannot be made", "choose another folder");
         }
         for (String name : new String[]{"tone.json", "render.wav", "gap.json", "sheet.md"})
-            new OutputFile(folder.resolve(name), force).check();
+            force.to(folder.resolve(name)).check();
     }
 
     private static Progress progress() {

@@ -14,6 +14,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -47,8 +48,8 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
     @Mixin
     private RegionOptions regions = new RegionOptions();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -59,8 +60,8 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         StageSaturation hard = StageSaturation.of(t, take, 0);
         List<SaturationShift.Shift> shifts = new SaturationShift(take).of(t);
         Optional<Feel> feel = Optional.ofNullable(reference).map(r -> compared(regions.reference(r), take, t, touch));
-        if (json) {
-            System.out.println(Json.text(written(touch, soft, hard, shifts, feel)));
+        if (json.asked()) {
+            json.print(written(touch, soft, hard, shifts, feel));
         } else {
             print(touch, soft, hard, shifts, feel);
         }

@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ArrayNode;
@@ -15,10 +16,12 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -36,8 +39,8 @@ final class ImpulsesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--tone", paramLabel = "TONE.json", description = "what stands before the cabinet (default: nothing)")
     private @Nullable Path tone;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -54,13 +57,13 @@ final class ImpulsesCommand extends VerboseOption implements Callable<Integer> {
                         .of(read.entries().stream().map(ImpulseFolder.Entry::character).toList())
                 : IntStream.range(0, read.entries().size())
                         .mapToObj(i -> new ImpulseRanking.Ranked(i, Double.NaN, "")).toList();
-        if (json) {
-            System.out.println(Json.text(document(read, order, ranks)));
+        if (json.asked()) {
+            json.print(document(read, order, ranks));
         } else {
             for (ImpulseRanking.Ranked r : order) {
                 ImpulseFolder.Entry e = read.entries().get(r.index());
                 System.out.printf("%s%-40s %s%n",
-                        ranks ? String.format(java.util.Locale.ROOT, "%5.2f dB  ", r.leftDb()) : "", e.name(),
+                        ranks ? Figures.of("%5.2f dB  ", r.leftDb()) : "", e.name(),
                         e.character().words() + (r.reason().isEmpty() ? "" : "; " + r.reason()));
             }
         }

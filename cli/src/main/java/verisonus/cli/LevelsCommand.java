@@ -6,15 +6,18 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 @Command(name = "levels", mixinStandardHelpOptions = true, description = "How loud it is at each point of the chain, and where an input clips, is starved or is loaded.")
 final class LevelsCommand extends VerboseOption implements Callable<Integer> {
@@ -27,8 +30,8 @@ final class LevelsCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--full-scale-volts", paramLabel = "V", description = "peak volts at the socket that read 0 dBFS (default: unknown)")
     private @Nullable Double fullScaleVolts;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -48,14 +51,14 @@ final class LevelsCommand extends VerboseOption implements Callable<Integer> {
             } else {
                 n.put("fault", p.fault());
             }
-            if (!json) {
+            if (!json.asked()) {
                 System.out.printf("%-20s peak %6.1f dBFS  rms %6.1f dBFS%s%s%n", name, p.peakDbfs(), p.rmsDbfs(),
-                        p.volts().map(v -> String.format(java.util.Locale.ROOT, "  %.2f V", v)).orElse(""),
+                        p.volts().map(v -> Figures.of("  %.2f V", v)).orElse(""),
                         p.fault().isEmpty() ? "" : "  ! " + p.fault());
             }
         }
-        if (json) {
-            System.out.println(Json.text(document));
+        if (json.asked()) {
+            json.print(document);
         } else if (fullScaleVolts == null) {
             System.out.println(
                     "The input's sensitivity is not known, so levels are not in volts; --full-scale-volts gives"

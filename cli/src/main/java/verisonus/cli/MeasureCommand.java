@@ -5,14 +5,15 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.EvidenceJson;
-import verisonus.casebook.exchange.Json;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.casebook.words.FindingsCsv;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -34,8 +35,8 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--to", paramLabel = "S", description = "end of the region, seconds (default: the end)")
     private @Nullable Double toS;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Option(names = "--csv", description = "print the findings as a table, one a row")
     private boolean csv;
@@ -49,12 +50,12 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
                 .map(d -> PairedExamination.of(region, AudioInput.read(d), Progress.NONE));
         Evidence evidence = paired.map(PairedExamination::evidence)
                 .orElseGet(() -> Examination.of(region, Progress.NONE));
-        if (json) {
+        if (json.asked()) {
             ObjectNode out = EvidenceJson.write(file.getFileName().toString(), part.fromS(), part.toS(),
                     region.rateHz(),
                     part.wholeS(), evidence);
             paired.ifPresent(p -> p.gained().forEach(out.putArray("gained_from_di")::add));
-            System.out.println(Json.text(out));
+            json.print(out);
         } else if (csv) {
             System.out.print(FindingsCsv.write(EvidenceSentences.of(evidence), _ -> ""));
         } else {

@@ -16,7 +16,9 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.GapAttributeConverter;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
@@ -64,15 +66,15 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "TONE.json", description = "makes the best move, verifies it, writes the tone")
     private @Nullable Path out;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
-        Optional<OutputFile> target = Optional.ofNullable(out).map(o -> new OutputFile(o, force));
+        Optional<OutputFile> target = Optional.ofNullable(out).map(o -> force.to(o));
         target.ifPresent(OutputFile::check);
         Optional<SaidWord> said = Optional.ofNullable(word).map(w -> SaidWord.find(w, Word.shipped())
                 .orElseThrow(
@@ -96,8 +98,8 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
                     target.get().write(Json.text(ToneJson.write(moves.get(0).tone())).getBytes(StandardCharsets.UTF_8));
                 }
             }
-            if (json) {
-                System.out.println(Json.text(written(next.gap(), moves, gear, verified)));
+            if (json.asked()) {
+                json.print(written(next.gap(), moves, gear, verified));
             } else {
                 print(next.gap(), moves, gear, verified);
             }

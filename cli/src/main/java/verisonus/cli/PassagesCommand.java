@@ -8,12 +8,15 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.study.Course;
@@ -38,22 +41,22 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--listen", paramLabel = "OUT.wav", description = "writes what is taken for the guitar's")
     private @Nullable Path listen;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
-        Optional<OutputFile> out = Optional.ofNullable(listen).map(o -> new OutputFile(o, force));
+        Optional<OutputFile> out = Optional.ofNullable(listen).map(o -> force.to(o));
         out.ifPresent(OutputFile::check);
         Sound recording = AudioInput.read(Objects.requireNonNull(audio));
         Course course = Course.of(recording, (int) Math.max(50, recording.durationS() / COURSE_STEP_S));
         List<Passage> found = PassageFinder.in(course);
         out.ifPresent(o -> o.write(SoundWriter.encode(isolated(recording), SoundWriter.Format.WAV_24)));
-        if (json) {
-            System.out.println(Json.text(written(found, course)));
+        if (json.asked()) {
+            json.print(written(found, course));
         } else {
             if (found.stream().noneMatch(f -> f.purpose() == Passage.Purpose.CORE_TONE))
                 System.out

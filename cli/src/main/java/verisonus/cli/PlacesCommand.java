@@ -8,12 +8,15 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
 import verisonus.cli.files.VerboseOption;
@@ -44,11 +47,11 @@ final class PlacesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "DIR", description = "folder for one WAV a place")
     private @Nullable Path out;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
-    @Option(names = "--force", description = "replace existing files")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
@@ -70,13 +73,13 @@ final class PlacesCommand extends VerboseOption implements Callable<Integer> {
             ObjectNode n = list.addObject().put("place", p.words()).put("about", p.about());
             Json.put(n, "rms_dbfs", Decibels.fromAmplitude(played.rms()), 1);
             Json.put(n, "jnd_from_first", gap.map(GapLedger::scoreJnd).orElse(0.0), 2);
-            if (!json) {
+            if (!json.asked()) {
                 System.out.printf("%-30s %6.1f dBFS  %4.1f JND from %s  (%s)%n", p.words(),
                         Decibels.fromAmplitude(played.rms()), gap.map(GapLedger::scoreJnd).orElse(0.0),
                         Placement.BEFORE_AMP.words(), p.about());
             }
         }
-        if (json) System.out.println(Json.text(document));
+        if (json.asked()) json.print(document);
         return 0;
     }
 
@@ -88,7 +91,7 @@ final class PlacesCommand extends VerboseOption implements Callable<Integer> {
                     "choose another folder");
         }
         OutputFile file = new OutputFile(out.resolve(p.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
-                + ".wav"), force);
+                + ".wav"), force.given());
         file.check();
         double peak = Decibels.fromAmplitude(played.peak());
         file.write(SoundWriter.encode(peak > -0.1 ? played.gained(-peak - 0.1) : played, AudioFormat.WAV24.format()));

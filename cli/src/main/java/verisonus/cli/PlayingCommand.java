@@ -9,10 +9,12 @@ import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.PlayingShare;
@@ -30,8 +32,8 @@ final class PlayingCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--di", required = true, paramLabel = "DI", description = "a dry take of the phrase; again for each")
     private List<Path> takes = new ArrayList<>();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -41,14 +43,14 @@ final class PlayingCommand extends VerboseOption implements Callable<Integer> {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         List<Sound> sounds = takes.stream().map(AudioInput::read).toList();
         PlayingShare share = PlayingShare.of(t, sounds, Progress.NONE);
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.playing/1");
             ObjectNode floor = doc.putObject("floor_jnd");
             share.floorJnd().entrySet().stream().sorted(Map.Entry.comparingByKey())
                     .forEach(e -> Json.put(floor, e.getKey().words(), e.getValue(), 2));
             var words = doc.putArray("differences");
             share.differences().forEach(words::add);
-            System.out.println(Json.text(doc));
+            json.print(doc);
             return 0;
         }
         System.out.println("takes lie apart, through the same settings, by:");

@@ -11,6 +11,7 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -41,8 +42,8 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--rig", required = true, paramLabel = "RIG.json", description = "the gear that is owned")
     private @Nullable Path rig;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -57,7 +58,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
                 : alone;
         List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
                 .of(Progress.NONE));
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.reach/1");
             ArrayNode list = doc.putArray("unreached");
             for (Reach.Unreached u : found) {
@@ -66,7 +67,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
                 u.gear().ifPresentOrElse(m -> node.put("gear", m.name()), () -> node.putNull("gear"));
                 Json.put(node, "gain_jnd", u.gainJnd(), 2);
             }
-            System.out.println(Json.text(doc));
+            json.print(doc);
             return 0;
         }
         if (found.isEmpty()) System.out.println("everything that would be heard is within this rig's reach");

@@ -6,9 +6,11 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -41,12 +43,12 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--format", paramLabel = "F", description = "wav24 (default), wav16, float or flac")
     private AudioFormat format = AudioFormat.WAV24;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
-        OutputFile target = new OutputFile(Objects.requireNonNull(out), force).besides(di, tone, secondDi);
+        OutputFile target = force.to(Objects.requireNonNull(out)).besides(di, tone, secondDi);
         format.requireEnding(target.path());
         Tone read = ToneInput.tone(Objects.requireNonNull(tone));
         Sound dry = AudioInput.read(Objects.requireNonNull(di));

@@ -5,9 +5,11 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.Repeats;
 import verisonus.core.work.InputFault;
@@ -32,8 +34,8 @@ final class RepeatsCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--level-db", paramLabel = "L", description = "first repeat against the sound (default: 0)")
     private double levelDb;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -55,13 +57,13 @@ final class RepeatsCommand extends VerboseOption implements Callable<Integer> {
             feedback = Math.ceil(repeats.leastFeedbackPercent(count) * 100) / 100;
         }
         OptionalInt audible = repeats.audible(feedback);
-        if (json) {
+        if (json.asked()) {
             ObjectNode out = Json.object("verisonus.repeats/1");
             Json.put(out, "feedback_percent", feedback, 2);
             out.put("audible_repeats", audible.isPresent() ? Integer.valueOf(audible.getAsInt()) : null);
             Json.put(out, "floor_db", floorDb, 1);
             Json.put(out, "level_db", levelDb, 1);
-            System.out.println(Json.text(out));
+            json.print(out);
         } else {
             System.out.printf("feedback %.2f %%: %s above %.0f dB%n", feedback,
                     audible.isPresent() ? audible.getAsInt() + " audible repeats" : "endless repeats", floorDb);

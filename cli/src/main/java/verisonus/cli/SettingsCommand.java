@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.Json;
@@ -14,6 +15,7 @@ import verisonus.casebook.exchange.MidiFileWriter;
 import verisonus.casebook.exchange.MidiMapCsv;
 import verisonus.casebook.exchange.SettingsCsv;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -39,13 +41,13 @@ final class SettingsCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--map", paramLabel = "MAP.csv", description = "which controller moves what: block,control,controller[,channel[,low,high]]")
     private @Nullable Path map;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
         Path target = Objects.requireNonNull(out);
-        OutputFile file = new OutputFile(target, force);
+        OutputFile file = force.to(target);
         Tone read = ToneInput.tone(Objects.requireNonNull(tone), SettingsCsv.columns(columns));
         String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
         file.check();

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.sheet.CaseSheet;
@@ -21,6 +22,7 @@ import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.work.InputFault;
@@ -46,8 +48,8 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--stage", description = "only what to set, large, to be read from a stand")
     private boolean stage;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     @Override
     public Integer call() {
@@ -55,7 +57,7 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
         SheetFormat format = SheetFormat.of(target.getFileName().toString()).orElseThrow(() -> new InputFault(
                 target.toString(), "its ending names no kind of sheet", "end it in .pdf, .html, .md, .csv or .json"));
         Set<SheetPart> chosen = parts();
-        OutputFile file = new OutputFile(target, force);
+        OutputFile file = force.to(target);
         try (Casebook book = Casebook.open(Objects.requireNonNull(casebook))) {
             List<CaseEntry> cases = names.equals(List.of("all"))
                     ? book.cases()

@@ -10,6 +10,7 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ArrayNode;
@@ -17,6 +18,8 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ResponseCsv;
 import verisonus.cli.files.AudioFormat;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.sound.SoundReader;
@@ -25,7 +28,6 @@ import verisonus.core.travel.sweep.ExponentialSweep;
 import verisonus.core.travel.sweep.SweepReport;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.ResponseCurve;
-import verisonus.core.work.InputFault;
 
 /** A playback system measured: the signal to play, then what the microphone heard. */
 @Command(name = "sweep", mixinStandardHelpOptions = true, description = {
@@ -47,14 +49,14 @@ final class SweepCommand extends VerboseOption implements Callable<Integer> {
         @Parameters(paramLabel = "OUT.wav", description = "where to write it")
         private @Nullable Path out;
 
-        @Option(names = "--force", description = "replace an existing file")
-        private boolean force;
+        @Mixin
+        private final ForceOption force = new ForceOption();
 
         @Override
         public Integer call() {
             Path file = Objects.requireNonNull(out);
             AudioFormat.WAV24.requireEnding(file);
-            new OutputFile(file, force).write(SoundWriter.encode(ExponentialSweep.STANDARD.signal(),
+            force.to(file).write(SoundWriter.encode(ExponentialSweep.STANDARD.signal(),
                     SoundWriter.Format.WAV_24));
             System.err.println("verisonus: wrote " + file + "; start low, a sweep is loud and piercing");
             return 0;
@@ -77,15 +79,15 @@ final class SweepCommand extends VerboseOption implements Callable<Integer> {
         @Option(names = "--name", paramLabel = "NAME", description = "what the system is called")
         private String name = "measured system";
 
-        @Option(names = "--force", description = "replace existing files")
-        private boolean force;
+        @Mixin
+        private final ForceOption force = new ForceOption();
 
-        @Option(names = "--json", description = "print one JSON document")
-        private boolean json;
+        @Mixin
+        private final JsonOption json = new JsonOption();
 
         @Override
         public Integer call() {
-            Optional<OutputFile> target = Optional.ofNullable(out).map(p -> new OutputFile(p, force));
+            Optional<OutputFile> target = Optional.ofNullable(out).map(p -> force.to(p));
             target.ifPresent(OutputFile::check);
             Optional<ResponseCurve> microphone = Optional.ofNullable(calibration).map(ResponseCsv::read);
             SweepReport report = SweepReport.of(ExponentialSweep.STANDARD,
@@ -94,8 +96,8 @@ final class SweepCommand extends VerboseOption implements Callable<Integer> {
                     microphone);
             target.ifPresent(
                     f -> f.write(ResponseCsv.write(PlaybackSystem.measured("measured", name, report.curve()))));
-            if (json) {
-                System.out.println(Json.text(document(report)));
+            if (json.asked()) {
+                json.print(document(report));
             } else {
                 print(report);
             }

@@ -2,10 +2,12 @@ package verisonus.cli;
 
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.work.InputFault;
@@ -15,8 +17,8 @@ final class TimesCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--bpm", required = true, paramLabel = "B", description = "quarter notes a minute")
     private double bpm;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -28,9 +30,9 @@ final class TimesCommand extends VerboseOption implements Callable<Integer> {
         ArrayNode times = out.putArray("times");
         for (NoteValue v : NoteValue.ALL) {
             Json.put(times.addObject().put("note_value", v.name()), "ms", v.milliseconds(bpm), 2);
-            if (!json) System.out.printf("%-22s %9.1f ms%n", v.name(), v.milliseconds(bpm));
+            if (!json.asked()) System.out.printf("%-22s %9.1f ms%n", v.name(), v.milliseconds(bpm));
         }
-        if (json) System.out.println(Json.text(out));
+        if (json.asked()) json.print(out);
         return 0;
     }
 }

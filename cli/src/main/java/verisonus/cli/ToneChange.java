@@ -5,10 +5,12 @@ import java.nio.file.Path;
 import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
 import verisonus.cli.files.VerboseOption;
@@ -29,15 +31,15 @@ abstract class ToneChange extends VerboseOption implements Callable<Integer> {
     @Option(names = "--out", required = true, paramLabel = "TONE.json", description = "where the changed tone goes")
     private @Nullable Path out;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
     /** The tone with its block changed; refuses what cannot be. */
     abstract Tone changed(ToneOfBlock read, FairSwap fair);
 
     @Override
     public final Integer call() {
-        OutputFile target = new OutputFile(Objects.requireNonNull(out), force);
+        OutputFile target = force.to(Objects.requireNonNull(out));
         target.check();
         ToneOfBlock read = ToneOfBlock.read(Objects.requireNonNull(tone), block);
         Tone result = changed(read, new FairSwap(AudioInput.read(Objects.requireNonNull(di))));

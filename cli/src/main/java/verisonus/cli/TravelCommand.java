@@ -7,11 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.Json;
@@ -20,6 +20,8 @@ import verisonus.casebook.exchange.ResponseWav;
 import verisonus.casebook.exchange.TravelJson;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -74,11 +76,11 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--listen", paramLabel = "OUT.wav", description = "write the tone as heard on one system")
     private @Nullable Path listenOut;
 
-    @Option(names = "--force", description = "replace existing files")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -109,8 +111,8 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
             trimFile.get().write(Json.text(TravelJson.trims(trims, forAll)));
         }
         if (listenFile.isPresent()) listen(listenFile.get(), sound, chosen.get(0));
-        if (json) {
-            System.out.println(Json.text(TravelJson.write(travelled, levelDbSpl, trims)));
+        if (json.asked()) {
+            json.print(TravelJson.write(travelled, levelDbSpl, trims));
         } else {
             print(travelled);
             print(played.map(Played::tone), chosen, trims, forAll);
@@ -122,7 +124,7 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
     private record Played(Tone tone, Sound di, Sound sound) {}
 
     private Optional<OutputFile> output(@Nullable Path path) {
-        Optional<OutputFile> out = Optional.ofNullable(path).map(p -> new OutputFile(p, force));
+        Optional<OutputFile> out = Optional.ofNullable(path).map(p -> force.to(p));
         out.ifPresent(OutputFile::check);
         return out;
     }

@@ -1,7 +1,5 @@
 package verisonus.cli;
 
-import java.util.Locale;
-import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import verisonus.cli.files.ToneOfBlock;
@@ -11,6 +9,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 @Command(name = "turn", mixinStandardHelpOptions = true, description = "Turns one control while the loudness, or the dirt too, stays as it was.")
@@ -32,8 +31,8 @@ final class TurnCommand extends ToneChange {
                 "name one of " + String.join(", ", block.model().controls().stream().map(Control::name).toList())));
         if (!(value >= c.minimum() && value <= c.maximum())) {
             throw new InputFault(block.id() + " " + control,
-                    String.format(Locale.ROOT, "%s is out of its range", value),
-                    String.format(Locale.ROOT, "use %s to %s", c.minimum(), c.maximum()));
+                    Figures.of("%s is out of its range", value),
+                    Figures.of("use %s to %s", c.minimum(), c.maximum()));
         }
         return fair.turned(read.tone(), block, control, value, keeping, Locks.NONE);
     }

@@ -16,17 +16,16 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.casebook.exchange.MeasuredJson;
 import verisonus.casebook.exchange.TravelJson;
 import verisonus.casebook.exchange.TrimJson;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.DerivedToneJson;
-import verisonus.casebook.store.FindingsJson;
 import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -95,7 +94,7 @@ public final class DemoCasebook {
         long region = book.addRegion(reference, Region.Role.CORE_TONE, where.fromS(), where.toS());
         if (!where.derived()) return id;
         JsonNode measured = DemoParts.json(recipe, "evidence");
-        book.keepMeasurement(region, new Measurement(FindingsJson.read("demo", Json.text(measured.get("findings"))),
+        book.keepMeasurement(region, Measurement.of(MeasuredJson.read("demo", Json.text(measured.get("measured"))),
                 Json.text(measured.get("document"))));
         DerivedTone tone = DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone")));
         book.keepTone(id, tone, "Derived a tone for " + recipe.title());
@@ -124,7 +123,7 @@ public final class DemoCasebook {
         DemoRegion where = DemoRegion.of(recipe);
         Evidence evidence = Examination.of(where.cut(reference), Progress.NONE);
         ObjectNode out = Json.object();
-        out.set("findings", Json.parse("demo", FindingsJson.write(EvidenceSentences.of(evidence))));
+        out.set("measured", MeasuredJson.tree(evidence));
         out.set("document", EvidenceJson.write(DemoParts.fileName(recipe, "reference"), where.fromS(), where.toS(),
                 reference.rateHz(), reference.durationS(), evidence));
         return Json.text(out);

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import verisonus.casebook.exchange.StoredTrial;
@@ -17,6 +16,7 @@ import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.trial.train.Score;
 import verisonus.core.trial.train.Skill;
+import verisonus.core.work.Figures;
 
 /** What the pit guitarist's ears answered so far: a trial ended and one left to take, a rating, some evenings of training. */
 final class DemoEars {
@@ -34,7 +34,7 @@ final class DemoEars {
      */
     static void trial(Casebook book, long id, DemoRegion where, int right, Optional<GapRow> turnsOn) {
         BlindTrial begun = BlindTrial.begin(TrialForm.ABX, new StoppingRule(ANSWERS, false), SEED);
-        StoredTrial t = book.trials().begin(id, begun, String.format(Locale.ROOT, "%.1f–%.1f s", where.fromS(),
+        StoredTrial t = book.trials().begin(id, begun, Figures.of("%.1f–%.1f s", where.fromS(),
                 where.toS()), "70 dB SPL assumed", turnsOn);
         for (int i = 0; right > 0 && i < ANSWERS; i++)
             t = book.trials().answer(id, t, (i < right) == t.trial().isRecordNext());

@@ -20,6 +20,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.SoundReader;
+import verisonus.core.work.Figures;
 
 /**
  * Are hostile files read or refused, soon and within memory? Every format by seeds; a file is at fault where reading it never
@@ -35,8 +36,7 @@ public final class FuzzReport {
         boolean isClean() { return faults.isEmpty(); }
 
         String text() {
-            return String.format(Locale.ROOT,
-                    "%-9s read %5d  refused %5d  threw %d  endless %d  slowest %.2f s  most %.0f MB",
+            return Figures.of("%-9s read %5d  refused %5d  threw %d  endless %d  slowest %.2f s  most %.0f MB",
                     kind, count(Watched.Outcome.READ), count(Watched.Outcome.REFUSED), count(Watched.Outcome.THREW),
                     count(Watched.Outcome.ENDLESS), slowestS, mostMb);
         }
@@ -150,7 +150,7 @@ public final class FuzzReport {
             if (w.outcome() == Watched.Outcome.THREW || w.outcome() == Watched.Outcome.ENDLESS
                     || w.bytes() > MOST_BYTES)
                 faults.add(kind + " seed " + seed + ": " + w.outcome() + " " + w.what()
-                        + String.format(Locale.ROOT, " %.0f MB", w.bytes() / 1e6));
+                        + Figures.of(" %.0f MB", w.bytes() / 1e6));
         }
         return new Line(kind, counts, slowest, most / 1e6, faults);
     }

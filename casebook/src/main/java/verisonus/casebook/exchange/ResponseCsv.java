@@ -15,6 +15,7 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.ResponseCurve;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -119,7 +120,7 @@ public final class ResponseCsv {
                 + "frequency_hz,level_db\n");
         double[] hz = system.curve().hz();
         double[] db = system.curve().levelDb();
-        for (int i = 0; i < hz.length; i++) out.append(String.format(Locale.ROOT, "%.2f,%.2f%n", hz[i], db[i]));
+        for (int i = 0; i < hz.length; i++) out.append(Figures.of("%.2f,%.2f%n", hz[i], db[i]));
         return out.toString().replace("\r\n", "\n");
     }
 }

@@ -6,6 +6,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.travel.system.ImpulseResponseCurve;
 import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /** A playback system from the impulse response of one, as a WAV file. */
@@ -22,7 +23,7 @@ public final class ResponseWav {
             throw new InputFault(file.toString(), "it is silent", "choose another response");
         if (sound.durationS() > LONGEST_S)
             throw new InputFault(file.toString(),
-                    String.format(Locale.ROOT, "it lasts %.0f s, too long for an impulse response", sound.durationS()),
+                    Figures.of("it lasts %.0f s, too long for an impulse response", sound.durationS()),
                     "name the response, not a recording of music");
         String name = String.valueOf(file.getFileName()).replaceFirst("\\.[^.]*$", "");
         String id = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");

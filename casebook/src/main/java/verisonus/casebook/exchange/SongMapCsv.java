@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import verisonus.core.perform.song.Section;
 import verisonus.core.perform.song.SongMap;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /** A song's sections as lines {@code section,from_s,to_s,variant}. */
@@ -52,7 +53,7 @@ public final class SongMapCsv {
     public static String write(List<SongMap.Part> parts) {
         StringBuilder out = new StringBuilder(HEADER).append('\n');
         for (SongMap.Part p : parts)
-            out.append(String.format(Locale.ROOT, "%s,%.2f,%.2f,%s%n", CsvText.cell(p.section().name()),
+            out.append(Figures.of("%s,%.2f,%.2f,%s%n", CsvText.cell(p.section().name()),
                     p.section().fromS(), p.section().toS(), CsvText.cell(p.variant())));
         return out.toString().replace("\r\n", "\n");
     }

@@ -21,6 +21,7 @@ import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -93,8 +94,8 @@ public final class ToneJson {
             throw new InputFault(name, control + " of " + model.name() + " is no number", "write a number");
         double value = v.asDouble();
         if (!(value >= c.minimum() && value <= c.maximum())) {
-            throw new InputFault(name, String.format(java.util.Locale.ROOT, "%s of %s is %s", control, model.name(), v),
-                    String.format(java.util.Locale.ROOT, "use %s to %s", plain(c.minimum()), plain(c.maximum())));
+            throw new InputFault(name, Figures.of("%s of %s is %s", control, model.name(), v),
+                    Figures.of("use %s to %s", plain(c.minimum()), plain(c.maximum())));
         }
         return value;
     }

@@ -2,7 +2,6 @@ package verisonus.casebook.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.sheet.page.Drawing;
@@ -22,6 +21,7 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -102,7 +102,7 @@ public final class CaseSheet {
     private static List<String> made(Optional<Medium> reference, Optional<Region> region, Optional<Medium> di) {
         List<String> out = new ArrayList<>();
         reference.ifPresent(r -> out.add("Record: " + r.title() + region.map(
-                g -> String.format(Locale.ROOT, ", %s from %.1f to %.1f s", g.role().words(), g.fromS(), g.toS()))
+                g -> Figures.of(", %s from %.1f to %.1f s", g.role().words(), g.fromS(), g.toS()))
                 .orElse("")));
         di.ifPresent(d -> out.add("Take: " + d.title()));
         return out;

@@ -2,13 +2,13 @@ package verisonus.casebook.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
+import verisonus.core.work.Figures;
 
 /** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
 final class Nearness {
@@ -22,8 +22,8 @@ final class Nearness {
         if (!missing.isEmpty()) out.add("On the record and not in the tone: " + String.join(", ", missing) + ".");
         if (sides(t) > Verdict.NEAR_JND) out.add("The record stands wider than this tone.");
         else if (sides(t) < -Verdict.NEAR_JND) out.add("The record stands narrower than this tone.");
-        leftOpen(t).ifPresent(db -> out.add(String.format(Locale.ROOT,
-                "The passage leaves the colour open by up to %.0f dB: a longer one would tell.", db)));
+        leftOpen(t).ifPresent(db -> out
+                .add(Figures.of("The passage leaves the colour open by up to %.0f dB: a longer one would tell.", db)));
         List<String> unjudged = t.remarks().unjudged();
         if (!unjudged.isEmpty()) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
@@ -58,7 +58,7 @@ final class Nearness {
         if (goal != Goal.EXACT) {
             return off == 0
                     ? "Near enough for " + goal.words() + "."
-                    : String.format(Locale.ROOT, "%d %s further off than %s allows.", off,
+                    : Figures.of("%d %s further off than %s allows.", off,
                             off == 1 ? "difference is" : "differences are", goal.words());
         }
         boolean whole = !t.remarks().sketch().is() && t.missing().isEmpty() && t.remarks().unjudged().isEmpty()

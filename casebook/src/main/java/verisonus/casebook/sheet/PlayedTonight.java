@@ -16,6 +16,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -44,7 +45,7 @@ public record PlayedTonight(List<Variant> variants, Optional<PerformanceJson.Tem
         song(page, tone);
         List<List<String>> rows = new ArrayList<>();
         tempo.ifPresent(t -> {
-            rows.add(List.of("tempo", String.format(Locale.ROOT, "%.1f BPM", t.bpm())));
+            rows.add(List.of("tempo", Figures.of("%.1f BPM", t.bpm())));
             for (TempoBinding b : t.bindings())
                 rows.add(List.of(b.place().block() + " " + b.place().control(),
                         b.length().words() + value(tone, rig, b.place(), c -> b.value(c, t.bpm()))));
@@ -76,7 +77,7 @@ public record PlayedTonight(List<Variant> variants, Optional<PerformanceJson.Tem
             SongMap.Part p = song.parts().get(i);
             int before = i - 1;
             String feet = i == 0 ? "" : map.map(m -> String.join(", ", m.changes().get(before).steps())).orElse("");
-            rows.add(List.of(String.format(Locale.ROOT, "%d:%02d", (int) p.section().fromS() / 60, (int) p.section()
+            rows.add(List.of(Figures.of("%d:%02d", (int) p.section().fromS() / 60, (int) p.section()
                     .fromS() % 60), p.section().name(), p.variant().isEmpty() ? "as above" : p.variant(), feet));
         }
         page.table(List.of("from", "section", "play", "feet"), rows);

@@ -3,7 +3,6 @@ package verisonus.casebook.sheet;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import verisonus.casebook.store.DerivedTone;
@@ -18,6 +17,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
 import verisonus.core.search.Tolerance;
+import verisonus.core.work.Figures;
 
 /**
  * A tone as somebody sets it: a row a control in the order of the device, a row a filter of an equalizer, frequencies to what can
@@ -113,7 +113,7 @@ final class SettingRows {
             double q = b.get(ControlNames.peakWidth(p));
             String width = q >= NARROW_Q ? "narrow" : q <= WIDE_Q ? "wide" : "medium";
             out.add(List.of("", "at " + DeviceScale.TENS.display(frequency, tidy(b, frequency)),
-                    String.format(Locale.ROOT, "%s, %s (Q %.1f)", gain.display(b.get(gain.name())), width, q),
+                    Figures.of("%s, %s (Q %.1f)", gain.display(b.get(gain.name())), width, q),
                     range(b, gain, tolerance(b, gain))));
         });
         shelf(b, ControlNames.HIGH_SHELF, ControlNames.HIGH_CORNER, out);
@@ -146,10 +146,10 @@ final class SettingRows {
     }
 
     static String branch(Branch b) {
-        String level = String.format(Locale.ROOT, "%+.1f dB", b.levelDb()).replace('-', '−');
+        String level = Figures.read("%+.1f dB", b.levelDb());
         String side = b.pan() == 0
                 ? ""
-                : String.format(Locale.ROOT, ", %.0f %% to the %s", Math.abs(b.pan()),
+                : Figures.of(", %.0f %% to the %s", Math.abs(b.pan()),
                         b.pan() < 0 ? "left" : "right");
         return "The branch " + b.name() + " leaves behind " + b.after() + " and comes back before " + b.before()
                 + ", at " + level + side + (b.turned() ? ", its phase turned." : ".");

@@ -2,7 +2,6 @@ package verisonus.casebook.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.sheet.page.Page;
@@ -29,6 +28,7 @@ import verisonus.core.travel.TravelFinding;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.travel.trim.TrimWords;
+import verisonus.core.work.Figures;
 
 /**
  * The document that lets somebody set a tone up again. The first page answers what to set; the rest why, what the recording
@@ -103,7 +103,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
 
     /** One sentence: how near the tone is and how it was come by. */
     public static String verdict(DerivedTone t) {
-        return String.format(Locale.ROOT,
+        return Figures.of(
                 "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s, in %.0f s.",
                 nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(), t.search().pairing().said(),
                 t.search().seconds());
@@ -115,7 +115,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     }
 
     private static String percent(double share) {
-        return String.format(Locale.ROOT, "%.0f %%", 100 * share);
+        return Figures.of("%.0f %%", 100 * share);
     }
 
     private void settings(Page page, DerivedTone derived) {
@@ -161,7 +161,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         List<List<String>> reasons = new SettingRows(t, rig).reasons();
         Remarks r = t.remarks();
         page.heading("Why it is set so");
-        page.paragraph(String.format(Locale.ROOT, "Derived from a take of %s, in %.0f s.",
+        page.paragraph(Figures.of("Derived from a take of %s, in %.0f s.",
                 t.search().pairing().said(), t.search().seconds()));
         page.table(List.of("what was heard", "decided"), reasons);
         if (!r.sketch().helps().isEmpty())
@@ -197,13 +197,13 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     private static void gap(Page page, DerivedTone t) {
         GapLedger gap = t.gap();
         page.heading("What still differs");
-        page.paragraph(String.format(Locale.ROOT,
+        page.paragraph(Figures.of(
                 "Largest difference %.1f JND, spectrum %.1f dB RMS. One JND is the least that a trained listener notices.",
                 gap.scoreJnd(), gap.spectrumRmsDb()));
         List<GapRow> heard = gap.rows().stream().filter(r -> r.audibility() >= WORTH_A_ROW_JND).toList();
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), heard.stream()
                 .map(r -> List.of(named(r.attribute()), figure(r.reference(), r.unit()),
-                        figure(r.candidate(), r.unit()), String.format(Locale.ROOT, "%.1f", r.audibility()),
+                        figure(r.candidate(), r.unit()), Figures.of("%.1f", r.audibility()),
                         gap.wantedSo().contains(r.attribute()) ? "wanted so" : r.advice()))
                 .toList());
         List<String> below = gap.rows().stream().filter(r -> r.audibility() < WORTH_A_ROW_JND)
@@ -240,7 +240,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
                         .limit(MOST_SAID).map(TravelFinding::sentence).toList())
                 + ")."));
         gapHeard(page);
-        page.caution(String.format(Locale.ROOT,
+        page.caution(Figures.of(
                 "Heard at %.0f dB SPL. Loud playing harms hearing: at 85 dBA %.0f hours a day are safe, half as long for every 3 dB more.",
                 Journey.WORKING_LEVEL_DB_SPL, ListeningDose.safeMinutesPerDay(85) / 60));
     }
@@ -271,7 +271,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         if (alternatives.isEmpty()) return;
         page.heading("Other choices");
         page.table(List.of("instead", "costs, dB"), alternatives.stream()
-                .map(a -> List.of(a.what(), String.format(Locale.ROOT, "%.2f", a.worseDb()))).toList());
+                .map(a -> List.of(a.what(), Figures.of("%.2f", a.worseDb()))).toList());
     }
 
     /** Price, weight and minutes of the gear in use, where the player has said them. */
@@ -290,7 +290,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         }
         if (price + weight + minutes == 0) return;
         page.heading("What it takes");
-        page.paragraph(String.format(Locale.ROOT, "Price %.0f, weight %.1f kg, %.0f minutes to set up%s.", price,
+        page.paragraph(Figures.of("Price %.0f, weight %.1f kg, %.0f minutes to set up%s.", price,
                 weight, minutes, unknown.isEmpty() ? "" : "; not known of " + String.join(", ", unknown)));
     }
 
@@ -301,11 +301,11 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     }
 
     private static String figure(double value, String unit) {
-        return minus(String.format(Locale.ROOT, "%.1f %s", value, unit));
+        return minus(Figures.of("%.1f %s", value, unit));
     }
 
     private static String signed(double db) {
-        return minus(String.format(Locale.ROOT, "%+.1f", db));
+        return minus(Figures.of("%+.1f", db));
     }
 
     private static String minus(String figure) {

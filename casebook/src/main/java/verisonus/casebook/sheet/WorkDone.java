@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import verisonus.casebook.store.LogEntry;
+import verisonus.core.work.Figures;
 
 /**
  * What a logbook says of the work: how long each step took, and what brought the tone nearer most. The time before a change
@@ -59,11 +60,11 @@ public record WorkDone(Map<String, Long> seconds, Optional<LogEntry> best) {
         if (!seconds.isEmpty()) {
             List<String> parts = new ArrayList<>();
             seconds.forEach((step, s) -> parts.add(step + " " + (s >= 60
-                    ? String.format(Locale.ROOT, "%d min", Math.round(s / 60.0))
+                    ? Figures.of("%d min", Math.round(s / 60.0))
                     : s + " s")));
             out.add("Time: " + String.join(", ", parts) + ".");
         }
-        best.ifPresent(b -> out.add(String.format(Locale.ROOT, "Most was gained by: %s (%.1f → %.1f JND).", b.text(),
+        best.ifPresent(b -> out.add(Figures.of("Most was gained by: %s (%.1f → %.1f JND).", b.text(),
                 b.gapBeforeJnd().orElse(0), b.gapAfterJnd().orElse(0))));
         return out;
     }

@@ -13,6 +13,7 @@ import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.evidence.study.Course;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 
@@ -149,8 +150,9 @@ public final class Casebook implements AutoCloseable {
 
     /** What was measured in a region; empty where it was not, or where the region has moved since. */
     public synchronized Optional<Measurement> measurement(long regionId) {
-        return read(() -> sql.list("SELECT findings, document FROM evidence WHERE region_id = ?",
-                r -> new Measurement(FindingsJson.read(file.toString(), r.getString(1)), r.getString(2)), regionId))
+        return read(() -> sql.list("SELECT findings, document, measured FROM evidence WHERE region_id = ?",
+                r -> FindingsJson.measurement(file.toString(), r.getString(1), r.getString(2), r.getString(3)),
+                regionId))
                 .stream()
                 .findFirst();
     }
@@ -283,11 +285,9 @@ public final class Casebook implements AutoCloseable {
     }
 
     public synchronized void keepMeasurement(long regionId, Measurement measurement) {
-        Map<String, Object> values = Map.of("region_id", regionId, "findings",
-                FindingsJson.write(measurement.findings()), "document", measurement.document());
         change("Measured a region: " + measurement.findings().size() + " findings", caseOfRegion(regionId), c -> {
             deleteEvidence(c, regionId);
-            return c.insert("evidence", values);
+            return c.insert("evidence", FindingsJson.row(regionId, measurement));
         });
     }
 
@@ -351,7 +351,7 @@ public final class Casebook implements AutoCloseable {
     }
 
     private static String span(double fromS, double toS) {
-        return String.format(java.util.Locale.ROOT, "%.1f–%.1f s", fromS, toS);
+        return Figures.of("%.1f–%.1f s", fromS, toS);
     }
 
     private Optional<Long> caseOf(long mediumId) {

@@ -73,6 +73,16 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
                 remarks);
     }
 
+    /**
+     * A tone that nobody searched for here, as out of a file; its gap is still to be measured.
+     *
+     * @param diStartS where on the reference's time axis the take begins, seconds
+     */
+    public static DerivedTone handed(Tone tone, Pairing pairing, double diStartS) {
+        return new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), new GapLedger(List.of(), 0),
+                new Search(pairing, 0, 0, "", diStartS));
+    }
+
     public DerivedTone locking(Locks controls) {
         return new DerivedTone(tone, earlier, controls, tolerances, alternatives, gap, search, remarks);
     }

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.Correction;
+import verisonus.core.work.Figures;
 
 /**
  * What the player says of a finding.
@@ -35,14 +36,14 @@ public record Judgement(String topic, State state, OptionalDouble figure) {
     String words() {
         return switch (state) {
             case ACCEPTED -> topic + " accepted";
-            case CORRECTED -> String.format(Locale.ROOT, "%s corrected to %s", topic, figureWords());
+            case CORRECTED -> Figures.of("%s corrected to %s", topic, figureWords());
             case SET_ASIDE -> topic + " set aside";
         };
     }
 
     private String figure(double v) {
         String unit = Correction.Topic.of(topic).map(Correction.Topic::unit).orElse("");
-        return String.format(Locale.ROOT, v == Math.rint(v) ? "%.0f %s" : "%.2f %s", v, unit).strip();
+        return Figures.of(v == Math.rint(v) ? "%.0f %s" : "%.2f %s", v, unit).strip();
     }
 
     /** The figure with its unit. */

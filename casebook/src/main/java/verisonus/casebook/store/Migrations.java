@@ -7,15 +7,15 @@ import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /** Brings a casebook's tables to what this program knows: numbered SQL files in order, counted by user_version. */
 final class Migrations {
     /** "VRSN": tells a casebook from any other SQLite file. */
     static final int APPLICATION_ID = 0x5652534E;
-    static final int NEWEST = 8;
+    static final int NEWEST = 9;
 
     private Migrations() {}
 
@@ -56,7 +56,7 @@ final class Migrations {
     }
 
     private static String script(int number) {
-        String name = String.format(Locale.ROOT, "%03d.sql", number);
+        String name = Figures.of("%03d.sql", number);
         try (@Nullable
         InputStream in = Migrations.class.getResourceAsStream(name)) {
             if (in == null) throw new IllegalStateException("missing " + name);

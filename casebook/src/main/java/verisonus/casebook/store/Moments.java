@@ -75,8 +75,7 @@ public final class Moments {
                             r.fromS(), "to_s", r.toS()));
                     Optional<Measurement> found = book.measurement(r.id());
                     if (found.isPresent())
-                        c.insert("evidence", Map.of("region_id", region, "findings",
-                                FindingsJson.write(found.get().findings()), "document", found.get().document()));
+                        c.insert("evidence", FindingsJson.row(region, found.get()));
                 }
             }
             if (tone.isPresent())

@@ -11,6 +11,7 @@ import verisonus.casebook.exchange.PerformanceJson;
 import verisonus.casebook.exchange.VariantJson;
 import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.Variant;
+import verisonus.core.work.Figures;
 
 /**
  * How the tone of a case is played: its variants, what follows the beat, what is under a foot, its song. Every change is written when
@@ -56,7 +57,7 @@ public final class PerformShelf {
     public void keep(long caseId, PerformanceJson.Tempo t) {
         int n = t.bindings().size();
         put(caseId, Kind.TEMPO, "", PerformanceJson.write(t),
-                String.format(java.util.Locale.ROOT, "Set the tempo to %.1f BPM, ", t.bpm())
+                Figures.of("Set the tempo to %.1f BPM, ", t.bpm())
                         + (n == 1 ? "one time follows it" : n + " times follow it"));
     }
 

@@ -2,9 +2,9 @@ package verisonus.casebook.store;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.feel.TouchCurve;
+import verisonus.core.work.Figures;
 
 /**
  * How a player likes a tone to feel, as kept from one that felt right.
@@ -29,17 +29,17 @@ public record PlayerProfile(double outPerIn, double droopDb, Optional<Double> br
         List<String> out = new ArrayList<>();
         double answer = t.outPerIn() - outPerIn;
         if (Math.abs(answer) > ANSWER) {
-            out.add(String.format(Locale.ROOT, "answers %s than you like: %.2f dB out for each dB in, not %.2f",
+            out.add(Figures.of("answers %s than you like: %.2f dB out for each dB in, not %.2f",
                     answer > 0 ? "more openly" : "more flatly", t.outPerIn(), outPerIn));
         }
         double droop = t.droopDb() - droopDb;
         if (Math.abs(droop) > DROOP_DB) {
-            out.add(String.format(Locale.ROOT, "%s than you like: a held tone sinks %.1f dB, not %.1f",
+            out.add(Figures.of("%s than you like: a held tone sinks %.1f dB, not %.1f",
                     droop > 0 ? "softer" : "stiffer", t.droopDb(), droopDb));
         }
         if (breakUpDb.isPresent() && t.breakUpDb().isPresent()
                 && Math.abs(t.breakUpDb().getAsDouble() - breakUpDb.get()) > BREAK_UP_DB) {
-            out.add(String.format(Locale.ROOT, "breaks up %.0f dB under the hardest stroke, not %.0f",
+            out.add(Figures.of("breaks up %.0f dB under the hardest stroke, not %.0f",
                     -t.breakUpDb().getAsDouble(), -breakUpDb.get()));
         }
         return out;

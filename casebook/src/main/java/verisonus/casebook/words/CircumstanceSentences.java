@@ -2,7 +2,6 @@ package verisonus.casebook.words;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
@@ -16,6 +15,7 @@ import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
+import verisonus.core.work.Figures;
 
 /** What surrounds the tone, in plain words. */
 record CircumstanceSentences(Evidence evidence) {
@@ -143,8 +143,8 @@ record CircumstanceSentences(Evidence evidence) {
             sum += g;
             double half = Math.rint(2 * g) / 2;
             gaps.add(half == Math.rint(half)
-                    ? String.format(Locale.ROOT, "%.0f", half)
-                    : String.format(Locale.ROOT, "%.1f", half));
+                    ? Figures.of("%.0f", half)
+                    : Figures.of("%.1f", half));
         }
         return "to play, in eighths from note to note: " + String.join(" · ", gaps);
     }

@@ -2,7 +2,6 @@ package verisonus.casebook.words;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -18,6 +17,7 @@ import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.plan.Repeats;
+import verisonus.core.work.Figures;
 
 /**
  * One finding in plain words.
@@ -223,7 +223,6 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
     }
 
     static String format(String pattern, Object... values) {
-        // A typographic minus lines up with figures; the pattern's own hyphens are left alone.
-        return String.format(Locale.ROOT, pattern, values).replaceAll("(?<![\\w–])-(?=\\d)", "−");
+        return Figures.read(pattern, values);
     }
 }

@@ -3,10 +3,10 @@ package verisonus.casebook.words;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.UnaryOperator;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import verisonus.core.work.Figures;
 
 /** Findings as a table with a header line, one finding a row. */
 public final class FindingsCsv {
@@ -25,7 +25,7 @@ public final class FindingsCsv {
                     case UNKNOWN -> "cannot tell";
                 };
                 csv.printRecord(f.topic(), present, f.sentence(), f.remark(), f.confidence().isPresent()
-                        ? String.format(Locale.ROOT, "%.2f", f.confidence().getAsDouble())
+                        ? Figures.of("%.2f", f.confidence().getAsDouble())
                         : "", f.reason(), said.apply(f.topic()));
             }
         } catch (IOException e) {

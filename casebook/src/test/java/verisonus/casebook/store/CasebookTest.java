@@ -142,7 +142,7 @@ class CasebookTest {
                     Optional.of(new Plot("curve", "ms", new double[]{1, 2}, new double[]{3, 4}, new double[]{2})));
             EvidenceSentences open = new EvidenceSentences("Pulse", "Cannot tell.", "", "", OptionalDouble.empty(),
                     Presence.UNKNOWN, Optional.empty());
-            book.keepMeasurement(region, new Measurement(List.of(f, open), "{}"));
+            book.keepMeasurement(region, Measurement.ofSentences(List.of(f, open), "{}"));
             reopen();
             Measurement m = book.measurement(region).orElseThrow();
             assertThat(m.findings()).hasSize(2);
@@ -206,7 +206,7 @@ class CasebookTest {
             long id = caseWithReference();
             long medium = book.media(id).get(0).id();
             long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
-            book.keepMeasurement(region, new Measurement(List.of(), "{}"));
+            book.keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
             book.updateRegion(new Region(region, medium, Region.Role.LEAD, 0, 2));
             assertThat(book.measurement(region)).isEmpty();
             book.undo();
@@ -219,7 +219,7 @@ class CasebookTest {
             long id = caseWithReference();
             long medium = book.media(id).get(0).id();
             long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
-            book.keepMeasurement(region, new Measurement(List.of(), "{}"));
+            book.keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
             book.removeRegion(book.regions(medium).get(0));
             assertThat(book.regions(medium)).isEmpty();
             book.undo();

@@ -3,12 +3,12 @@ package verisonus.cli.ears;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.node.ArrayNode;
@@ -16,6 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Rig;
@@ -26,6 +27,7 @@ import verisonus.core.trial.Candidate;
 import verisonus.core.trial.layers.LayerMasking;
 import verisonus.core.trial.layers.SecondChain;
 import verisonus.core.trial.layers.TakesApart;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -54,8 +56,8 @@ public final class LayersCommand extends VerboseOption implements Callable<Integ
     @Option(names = "--furthest", paramLabel = "DB", description = "and by this at most (default: 4)")
     private double furthestDb = SecondChain.Limits.USUAL.furthestDb();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -71,12 +73,12 @@ public final class LayersCommand extends VerboseOption implements Callable<Integ
             masking(out, layers);
         }
         if (takes) takesApart(out, layers.get(0).sound(), layers.get(1).sound());
-        if (json) System.out.println(Json.text(out));
+        if (json.asked()) json.print(out);
         return 0;
     }
 
     private void say(String line) {
-        if (!json) System.out.println(line);
+        if (!json.asked()) System.out.println(line);
     }
 
     private void masking(ObjectNode out, List<Candidate> layers) {
@@ -107,7 +109,7 @@ public final class LayersCommand extends VerboseOption implements Callable<Integ
         for (MonoLoss m : MonoLoss.of(Sound.stereo(a.mid(), b.mid(), a.rateHz()))) {
             Json.put(mono.addObject().put("band", m.band().words()).put("cause", m.cause().words()), "change_db", m
                     .changeDb(), 1);
-            say(String.format(Locale.ROOT, "in mono the %s change by %.1f dB: %s", m.band().words(), m.changeDb(), m
+            say(Figures.of("in mono the %s change by %.1f dB: %s", m.band().words(), m.changeDb(), m
                     .cause().words()));
         }
     }

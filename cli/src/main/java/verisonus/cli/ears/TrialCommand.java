@@ -14,11 +14,12 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.BlindTrialJson;
-import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.TerminalPlayer;
 import verisonus.cli.files.VerboseOption;
@@ -35,6 +36,7 @@ import verisonus.core.trial.blind.TrialResult;
 import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.Cancelled;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
@@ -71,8 +73,8 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
     @Option(names = "--write", paramLabel = "DIR", description = "write what is to be heard as files instead of playing it")
     private @Nullable Path folder;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -93,8 +95,8 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
             throw new OutputFault(String.valueOf(folder), "it cannot be written", "choose another folder");
         }
         List<String> gaveAway = t.result().filter(TrialResult::toldApart).isPresent() ? differences(p) : List.of();
-        if (json) {
-            System.out.println(Json.text(BlindTrialJson.result(t, gaveAway)));
+        if (json.asked()) {
+            json.print(BlindTrialJson.result(t, gaveAway));
         } else {
             System.out.println(t.result().orElseThrow().words());
             if (!gaveAway.isEmpty()) System.out.println("what may have given it away: " + String.join(", ", gaveAway));
@@ -124,7 +126,7 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
     }
 
     private static String words(GapRow r) {
-        return String.format(Locale.ROOT, "%s (%.1f JND)",
+        return Figures.of("%s (%.1f JND)",
                 r.attribute().isBand() ? r.attribute().playersWords() : r.attribute().words(), r.audibility());
     }
 
@@ -187,7 +189,7 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
             }
             for (int i = 0; i < t.rule().most(); i++) {
                 boolean record = t.order().isRecord(i);
-                String number = String.format(Locale.ROOT, "%02d", i + 1);
+                String number = Figures.of("%02d", i + 1);
                 if (abx) {
                     write(folder.resolve("x" + number + ".wav"), record ? p.first() : p.second());
                 } else {

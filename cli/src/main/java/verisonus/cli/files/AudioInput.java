@@ -11,7 +11,6 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.sound.DecodedSound;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
-import verisonus.core.work.InputFault;
 
 /** Reads an audio file for a command: warnings go to standard error, too short or silent sound is refused. */
 public final class AudioInput {

@@ -12,6 +12,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.check.StageChecks;
@@ -30,8 +31,8 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
     @Option(names = "--rig", paramLabel = "RIG.json", description = "your gear, for prices, weights and minutes")
     private @Nullable Path rig;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -40,11 +41,11 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
         List<Build> builds = Build.ladder(tone, phrase, ToneInput.rig(rig), Progress.NONE);
         List<SameEffect> twice = SameEffect.in(tone, phrase);
         List<String> checks = StageChecks.of(tone, phrase, Progress.NONE);
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = document(builds, twice);
             ArrayNode amiss = doc.putArray("checks");
             checks.forEach(amiss::add);
-            System.out.println(Json.text(doc));
+            json.print(doc);
             return 0;
         }
         for (Build b : builds)

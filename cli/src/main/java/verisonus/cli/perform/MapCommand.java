@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -15,6 +16,8 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.SongMapCsv;
 import verisonus.casebook.exchange.VariantJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.song.FewerVariants;
@@ -59,11 +62,11 @@ public final class MapCommand extends VerboseOption implements Callable<Integer>
     @Option(names = "--out", paramLabel = "SONG.csv", description = "write the sections that were read")
     private @Nullable Path out;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -77,8 +80,8 @@ public final class MapCommand extends VerboseOption implements Callable<Integer>
                 ? List.of()
                 : FewerVariants.of(map, set.tone(), set.variants(), switching,
                         AudioInput.studied(di, 0, null).sound(), Progress.NONE);
-        if (json) {
-            System.out.println(Json.text(document(map, fewer)));
+        if (json.asked()) {
+            json.print(document(map, fewer));
         } else {
             print(map, fewer);
         }
@@ -98,15 +101,15 @@ public final class MapCommand extends VerboseOption implements Callable<Integer>
     }
 
     private int read(Path audio) {
-        Optional<OutputFile> target = Optional.ofNullable(out).map(p -> new OutputFile(p, force));
+        Optional<OutputFile> target = Optional.ofNullable(out).map(p -> force.to(p));
         target.ifPresent(OutputFile::check);
         List<SongMap.Part> found = SectionFinder.of(AudioInput.read(audio)).stream()
                 .map(s -> new SongMap.Part(s, "")).toList();
         target.ifPresent(f -> f.write(SongMapCsv.write(found)));
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.map/1");
             parts(doc, found);
-            System.out.println(Json.text(doc));
+            json.print(doc);
         } else {
             System.out.print(SongMapCsv.write(found));
         }

@@ -12,6 +12,7 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.foot.FootLimits;
 import verisonus.core.perform.foot.PedalRange;
@@ -20,6 +21,7 @@ import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -44,8 +46,8 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
     @Option(names = "--loudness-window", paramLabel = "LU", description = "how far the loudness may move (default: 3)")
     private double loudness = FootLimits.USUAL.loudnessLu();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -57,13 +59,13 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
             PedalRange r = new PedalRangeFinder(tone, played.take(), limits()).of(control, Progress.NONE);
             Control c = tone.find(control.block()).orElseThrow().model().control(control.control());
             write(doc, r);
-            if (!json) print(r, c);
+            if (!json.asked()) print(r, c);
         }
         List<String> faults = PedalUse.faults(uses.stream().map(u -> use(u, tone)).toList(), tone, List.of());
         ArrayNode said = doc.putArray("faults");
         faults.forEach(said::add);
-        if (json) {
-            System.out.println(Json.text(doc));
+        if (json.asked()) {
+            json.print(doc);
         } else {
             faults.forEach(System.out::println);
         }
@@ -139,6 +141,6 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
                     .heardJnd(),
                     a.repeats() < 0
                             ? ""
-                            : String.format(Locale.ROOT, "  %d repeats, %.1f s", a.repeats(), a.repeatsS()));
+                            : Figures.of("  %d repeats, %.1f s", a.repeats(), a.repeatsS()));
     }
 }

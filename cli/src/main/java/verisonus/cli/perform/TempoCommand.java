@@ -18,6 +18,8 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -78,11 +80,11 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         @Option(names = "--out", paramLabel = "TONE.json", description = "write the tone at that tempo")
         private @Nullable Path out;
 
-        @Option(names = "--force", description = "replace an existing file")
-        private boolean force;
+        @Mixin
+        private final ForceOption force = new ForceOption();
 
-        @Option(names = "--json", description = "print one JSON document")
-        private boolean json;
+        @Mixin
+        private final JsonOption json = new JsonOption();
 
         @Override
         public Integer call() {
@@ -90,7 +92,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
             double target = to == null ? bpm : to;
             TempoBinding.check(target);
             Tone read = ToneInput.tone(Objects.requireNonNull(tone));
-            Optional<OutputFile> file = Optional.ofNullable(out).map(p -> new OutputFile(p, force));
+            Optional<OutputFile> file = Optional.ofNullable(out).map(p -> force.to(p));
             file.ifPresent(OutputFile::check);
             List<TempoBinding> bindings = bound.isEmpty()
                     ? TempoBinding.suggested(read, bpm)
@@ -108,11 +110,11 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
                 ObjectNode one = list.addObject().put("place", b.place().toString()).put("length", b.length().words());
                 Json.put(one, "value", v, 3);
                 one.put("unit", block.model().control(b.place().control()).unit());
-                if (!json)
+                if (!json.asked())
                     System.out.printf("%-24s %-24s %s%n", b.place(), b.length().words(),
                             block.model().control(b.place().control()).display(v));
             }
-            if (json) System.out.println(Json.text(doc));
+            if (json.asked()) json.print(doc);
             else if (bindings.isEmpty()) System.out.println("none of its times is a note value at this tempo");
             return 0;
         }
@@ -137,8 +139,8 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         @Option(names = "--bpm", paramLabel = "B", description = "tempo near which to look (default: as found)")
         private @Nullable Double bpm;
 
-        @Option(names = "--json", description = "print one JSON document")
-        private boolean json;
+        @Mixin
+        private final JsonOption json = new JsonOption();
 
         @Override
         public Integer call() {
@@ -152,7 +154,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
                         "use a longer part, or give --bpm");
             double middle = (range.lowBpm() + range.highBpm()) / 2;
             double flam = TempoRange.flamBpm(note, middle, 1);
-            if (json) {
+            if (json.asked()) {
                 ObjectNode doc = Json.object("verisonus.tempo/1").put("steady", range.steady());
                 Json.put(doc, "low_bpm", range.lowBpm(), 2);
                 Json.put(doc, "high_bpm", range.highBpm(), 2);
@@ -167,7 +169,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
                     Json.put(one, "bpm", s.bpm(), 2);
                     Json.put(one, "time_ms", s.timeMs(), 1);
                 }
-                System.out.println(Json.text(doc));
+                json.print(doc);
                 return 0;
             }
             System.out.println(range.words());
@@ -200,8 +202,8 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         @Option(names = "--echo", paramLabel = "ID", description = "block that repeats (default: the first echo that is on)")
         private @Nullable String echo;
 
-        @Option(names = "--json", description = "print one JSON document")
-        private boolean json;
+        @Mixin
+        private final JsonOption json = new JsonOption();
 
         @Override
         public Integer call() {
@@ -215,8 +217,8 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
             RhythmPlan.Echo e = RhythmPlan.Echo.of(block);
             RhythmPlan plan = RhythmPlan.of(notes, e, bpm);
             List<RhythmPlan.Choice> choices = RhythmPlan.choices(notes, e, bpm);
-            if (json) {
-                System.out.println(Json.text(document(plan, choices, ControlPlace.of(block, "time"))));
+            if (json.asked()) {
+                json.print(document(plan, choices, ControlPlace.of(block, "time")));
                 return 0;
             }
             System.out.printf(Locale.ROOT,

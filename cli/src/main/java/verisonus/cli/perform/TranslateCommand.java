@@ -13,6 +13,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -35,21 +37,21 @@ public final class TranslateCommand extends VerboseOption implements Callable<In
     @Option(names = "--out", paramLabel = "TONE.json", description = "write the tone for the device")
     private @Nullable Path out;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
         Rig rig = ToneInput.rig(Objects.requireNonNull(device));
         Optional<OutputFile> target = Optional.ofNullable(out)
-                .map(p -> new OutputFile(p, force).besides(played.toneFile(), device));
+                .map(p -> force.to(p).besides(played.toneFile(), device));
         target.ifPresent(OutputFile::check);
         Translation t = new Translator(played.tone(), played.take(), rig).translated(Progress.NONE);
         target.ifPresent(f -> f.write(Json.text(ToneJson.write(t.tone()))));
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.translate/1");
             Json.put(doc, "gap_jnd", t.gapJnd(), 2);
             Json.put(doc, "merely_carried_over_jnd", t.merelyJnd(), 2);
@@ -58,7 +60,7 @@ public final class TranslateCommand extends VerboseOption implements Callable<In
                 Json.put(changes.addObject().put("block", c.block()).put("what", c.words()), "price_jnd", c.priceJnd(),
                         2);
             doc.set("tone", ToneJson.write(t.tone()));
-            System.out.println(Json.text(doc));
+            json.print(doc);
             return 0;
         }
         for (Translation.Change c : t.changes())

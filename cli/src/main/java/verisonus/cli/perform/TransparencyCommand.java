@@ -1,7 +1,6 @@
 package verisonus.cli.perform;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -9,12 +8,14 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.device.Transparency;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /** What a drive leaves of the amp's own sound. */
@@ -26,8 +27,8 @@ public final class TransparencyCommand extends VerboseOption implements Callable
     @Option(names = "--drive", paramLabel = "ID", description = "which block (default: the first drive that is on)")
     private @Nullable String drive;
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     @Override
     public Integer call() {
@@ -35,7 +36,7 @@ public final class TransparencyCommand extends VerboseOption implements Callable
         String id = drive != null ? drive : first(tone);
         Sound phrase = played.take();
         Transparency t = Transparency.of(tone, id, phrase);
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.transparency/1").put("drive", t.drive()).put("gain_at",
                     t.gainAt().toString());
             Json.put(doc, "gain", t.gain(), 2);
@@ -47,9 +48,9 @@ public final class TransparencyCommand extends VerboseOption implements Callable
             Json.put(doc, "course_db", t.heard().courseDb(), 2);
             ObjectNode bands = doc.putObject("bands_db");
             for (Transparency.Band b : t.bandsDb()) Json.put(bands, b.band().words(), b.changeDb(), 2);
-            System.out.println(Json.text(doc));
+            json.print(doc);
         } else {
-            System.out.println(String.format(Locale.ROOT, "%s: %s", t.drive(), t.words()));
+            System.out.println(Figures.of("%s: %s", t.drive(), t.words()));
         }
         return 0;
     }

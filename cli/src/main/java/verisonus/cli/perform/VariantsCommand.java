@@ -10,12 +10,15 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.VariantJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -31,6 +34,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.NamedBand;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -90,11 +94,11 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     @Option(names = "--out", paramLabel = "FILE.json", description = "write tone and variants")
     private @Nullable Path out;
 
-    @Option(names = "--force", description = "replace an existing file")
-    private boolean force;
+    @Mixin
+    private final ForceOption force = new ForceOption();
 
-    @Option(names = "--json", description = "print one JSON document")
-    private boolean json;
+    @Mixin
+    private final JsonOption json = new JsonOption();
 
     private Optional<FewTurns> near = Optional.empty();
     private Optional<SustainSolver.Solved> rings = Optional.empty();
@@ -108,7 +112,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         Path file = Objects.requireNonNull(tone);
         VariantJson.Set set = read(file);
         Sound phrase = AudioInput.studied(Objects.requireNonNull(di), 0, null).sound();
-        Optional<OutputFile> target = Optional.ofNullable(out).map(p -> new OutputFile(p, force));
+        Optional<OutputFile> target = Optional.ofNullable(out).map(p -> force.to(p));
         target.ifPresent(OutputFile::check);
         List<SolvedVariant> solved = solved(file, set, phrase);
         Tone base = solved.isEmpty() ? set.tone() : solved.getFirst().base();
@@ -125,7 +129,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         VariantMatrix matrix = VariantMatrix.of(base, all, phrase, Progress.NONE);
         VariantJson.Set after = new VariantJson.Set(base, all);
         target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
-        if (json) {
+        if (json.asked()) {
             ObjectNode doc = document(after, matrix, solved, trim);
             near.ifPresent(n -> {
                 ObjectNode one = doc.putObject("like").put("same_take", n.sameTake());
@@ -139,7 +143,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                 Json.put(one, "after_db_per_s", r.afterDbPerS(), 1);
                 Json.put(one, "rests_db", r.restsDb(), 1);
             });
-            System.out.println(Json.text(doc));
+            json.print(doc);
         } else {
             rings.ifPresent(r -> System.out.println(make + ": " + r.words()));
             near.ifPresent(
@@ -253,8 +257,8 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                     r.change().jnd(), r.ringsS());
             for (NamedBand b : NamedBand.values())
                 System.out.print(r.bandsDb().containsKey(b)
-                        ? String.format(Locale.ROOT, "%+12.1f", r.bandsDb().get(b))
-                        : String.format("%12s", ""));
+                        ? Figures.of("%+12.1f", r.bandsDb().get(b))
+                        : Figures.of("%12s", ""));
             System.out.println();
         }
         for (Variant v : set.variants()) System.out.println(v.name() + ": " + words(set.tone(), v));

@@ -3,7 +3,6 @@ package verisonus.core.advise;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import org.hipparchus.linear.RealMatrix;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -17,6 +16,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -94,7 +94,7 @@ public final class ImpulseRanking {
             }
         }
         if (Math.abs(most) < 1) return "within 1 dB everywhere before any equalizer";
-        return String.format(Locale.ROOT, "%s %.1f dB %s", names[worst], Math.abs(most),
+        return Figures.of("%s %.1f dB %s", names[worst], Math.abs(most),
                 most > 0 ? "short" : "over");
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -31,6 +30,7 @@ import verisonus.core.search.colour.EmptyBands;
 import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.AfterClipping;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -218,8 +218,7 @@ public final class NextMoves {
         while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(GearKind.EQUALIZER) < 0)
             at++;
         return Optional.of(judge.judged(tone.inserted(eq, at),
-                String.format(Locale.ROOT, "parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz)
-                        .replace('-', '−'),
+                Figures.read("parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz),
                 List.of(), judge.now().coloured(f -> AfterClipping.gainDb(eq, f))));
     }
 

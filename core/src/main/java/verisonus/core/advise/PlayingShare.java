@@ -3,7 +3,6 @@ package verisonus.core.advise;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import verisonus.core.compare.GapAttribute;
@@ -16,6 +15,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -81,7 +81,7 @@ public record PlayingShare(Map<GapAttribute, Double> floorJnd, List<String> diff
                     spread));
         double timing = timingMs(a, b);
         if (timing > TIMING_MS)
-            out.add(String.format(Locale.ROOT, "take %d: notes come %.0f ms apart from take 1's",
+            out.add(Figures.of("take %d: notes come %.0f ms apart from take 1's",
                     take, timing));
         if (a.dynamics().sustainDbPerS().isPresent() && b.dynamics().sustainDbPerS().isPresent()) {
             double d = b.dynamics().sustainDbPerS().getAsDouble() - a.dynamics().sustainDbPerS().getAsDouble();
@@ -92,7 +92,7 @@ public record PlayingShare(Map<GapAttribute, Double> floorJnd, List<String> diff
     }
 
     private static String said(int take, String pattern, String how, double by) {
-        return "take " + take + " " + String.format(Locale.ROOT, pattern, how, Math.abs(by), by < 0 ? "less" : "more");
+        return "take " + take + " " + Figures.of(pattern, how, Math.abs(by), by < 0 ? "less" : "more");
     }
 
     /** RMS distance of notes that lie near each other, a steady lag taken out. */

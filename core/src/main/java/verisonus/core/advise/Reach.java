@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -28,6 +27,7 @@ import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -55,8 +55,8 @@ public final class Reach {
     public record Unreached(GapAttribute attribute, double offJnd, Optional<Model> gear, double gainJnd) {
         /** "spectrum 80-160 Hz stays 2.1 JND off; a 4×12 closed would bring it down by 1.6". */
         public String words() {
-            String stays = String.format(Locale.ROOT, "%s stays %.1f JND off", attribute.words(), offJnd);
-            return gear.map(m -> stays + String.format(Locale.ROOT, "; a %s (%s) would take about %.1f of it away",
+            String stays = Figures.of("%s stays %.1f JND off", attribute.words(), offJnd);
+            return gear.map(m -> stays + Figures.of("; a %s (%s) would take about %.1f of it away",
                     m.name(), m.kind().word(), gainJnd))
                     .orElse(stays + "; no gear known here would close it");
         }

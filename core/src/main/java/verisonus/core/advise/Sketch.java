@@ -2,7 +2,6 @@ package verisonus.core.advise;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
@@ -15,6 +14,7 @@ import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.search.Derivation;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
+import verisonus.core.work.Figures;
 
 /**
  * Is a derived tone more than a sketch, and what would help it most? A sketch is what can be had from a recording in which others play
@@ -52,14 +52,14 @@ public record Sketch(boolean is, List<String> helps) {
         boolean other = pairing == Pairing.OTHER_PLAYING;
         boolean brief = toS - fromS < SHORT_S;
         if (others)
-            helps.add(alone(recording, fromS, toS).map(p -> String.format(Locale.ROOT,
-                    "derive from %.1f to %.1f s, where the guitar stands alone", p.fromS(), p.toS()))
+            helps.add(alone(recording, fromS, toS).map(
+                    p -> Figures.of("derive from %.1f to %.1f s, where the guitar stands alone", p.fromS(), p.toS()))
                     .orElse("the guitar never stands alone in this recording: another of the same tone, in which it does, "
                             + "would tell most"));
         if (other) helps.add("play the phrase of the recording into the take: then notes are compared with notes");
         if (brief)
-            helps.add(String.format(Locale.ROOT,
-                    "mark a longer passage: %.1f s show neither echo nor space nor movement", toS - fromS));
+            helps.add(
+                    Figures.of("mark a longer passage: %.1f s show neither echo nor space nor movement", toS - fromS));
         boolean open = gap.find(GapAttribute.COLOUR_LEFT_OPEN).map(GapRow::audibility).orElse(0.0) > Verdict.NEAR_JND;
         if (open && !brief) helps.add("a second take, or more of the guitar alone, would settle the colour");
         if (verdict.unjudged().contains("space") && !brief && !others)

@@ -3,10 +3,10 @@ package verisonus.core.advise;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
+import verisonus.core.work.Figures;
 
 /** Which of several takes serves best: played like the reference, clean, quiet between the notes. */
 public final class TakeChoice {
@@ -34,7 +34,7 @@ public final class TakeChoice {
         /** "plays the phrase (0.82), 12 ms late; good …". */
         public String words() {
             String playing = samePhrase
-                    ? String.format(Locale.ROOT, "plays the phrase, %.0f ms %s", Math.abs(lagMs),
+                    ? Figures.of("plays the phrase, %.0f ms %s", Math.abs(lagMs),
                             lagMs >= 0 ? "late" : "early")
                     : "plays something else, or not enough of it";
             return playing + "; " + check.words();

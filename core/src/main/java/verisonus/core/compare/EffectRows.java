@@ -2,7 +2,6 @@ package verisonus.core.compare;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.echo.EchoReading;
@@ -10,6 +9,7 @@ import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.work.Figures;
 
 /**
  * Rows of the ledger about echo, space and movement. Where either side cannot be told there is no row; where one has what the
@@ -52,7 +52,7 @@ final class EffectRows {
         EchoReading b = cand.value().orElseThrow();
         rows.add(new GapRow(GapAttribute.ECHO_TIME, "ms", a.timeMs(), b.timeMs(), JndScale.echoTimeMs(a.timeMs()),
                 "echo",
-                String.format(Locale.ROOT, "set the echo to %.0f ms", a.timeMs()), true));
+                Figures.of("set the echo to %.0f ms", a.timeMs()), true));
         rows.add(new GapRow(GapAttribute.ECHO_LEVEL, "dB", a.levelDb(), b.levelDb(), JndScale.ECHO_LEVEL_DB, "echo",
                 b.levelDb() < a.levelDb() ? "echo mix up" : "echo mix down", true));
         rows.add(new GapRow(GapAttribute.ECHO_REPEATS, "%", a.feedbackPercent(), b.feedbackPercent(),
@@ -93,7 +93,7 @@ final class EffectRows {
         if (a.rateHz().isPresent() && b.rateHz().isPresent()) {
             double hz = a.rateHz().getAsDouble();
             rows.add(new GapRow(GapAttribute.MOVEMENT_RATE, "Hz", hz, b.rateHz().getAsDouble(), JndScale.movementHz(hz),
-                    "modulation", String.format(Locale.ROOT, "set the rate to %.2f Hz", hz), true));
+                    "modulation", Figures.of("set the rate to %.2f Hz", hz), true));
         }
         if (a.kind() == b.kind()) {
             depth(a.depthPercent(), b.depthPercent(), rows);

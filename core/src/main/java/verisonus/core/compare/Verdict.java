@@ -2,10 +2,10 @@ package verisonus.core.compare;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
+import verisonus.core.work.Figures;
 
 /**
  * How near a tone is, said so that nobody is told more than was measured.
@@ -54,8 +54,7 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
         if (most > NEAR_JND) {
             String what = gap.rows().stream().filter(gap::counts).findFirst().map(r -> r.attribute().playersWords())
                     .orElse("");
-            parts.add(String.format(Locale.ROOT,
-                    most > FAR_JND ? "still far off: %s, %.1f JND" : "off by what is heard: %s, %.1f JND",
+            parts.add(Figures.of(most > FAR_JND ? "still far off: %s, %.1f JND" : "off by what is heard: %s, %.1f JND",
                     what, most));
         }
         boolean named = gap.rows().stream().filter(gap::counts).findFirst()
@@ -66,7 +65,7 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
         if (!missing.isEmpty()) parts.add("missing: " + String.join(", ", missing));
         if (!unjudged.isEmpty()) parts.add("could not be judged: " + String.join(", ", unjudged) + "; listen for it");
         String words = parts.isEmpty()
-                ? String.format(Locale.ROOT, "near: no difference of the gear's over %.1f JND", NEAR_JND)
+                ? Figures.of("near: no difference of the gear's over %.1f JND", NEAR_JND)
                 : String.join("; ", parts);
         return new Verdict(words, near, missing, unjudged);
     }

@@ -1,6 +1,5 @@
 package verisonus.core.evidence;
 
-import java.util.Locale;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.echo.EchoEstimator;
@@ -33,6 +32,7 @@ import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -58,7 +58,7 @@ public final class Examination {
     /** What can be examined. @throws InputFault where it is too short, silent, or a mere constant level */
     public static Sound usable(String name, Sound sound) {
         if (sound.durationS() < SHORTEST_S)
-            throw new InputFault(name, String.format(Locale.ROOT, "it is too short (%.3f s)", sound.durationS()),
+            throw new InputFault(name, Figures.of("it is too short (%.3f s)", sound.durationS()),
                     "use half a second or more");
         if (Decibels.fromAmplitude(sound.peak()) < Sound.SILENT_DBFS)
             throw new InputFault(name, "it is silent", "choose a recording or region in which the guitar plays");

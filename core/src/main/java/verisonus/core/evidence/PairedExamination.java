@@ -2,7 +2,6 @@ package verisonus.core.evidence;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
@@ -21,6 +20,7 @@ import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.PairedResponse;
 import verisonus.core.take.TakeAlignment;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -162,8 +162,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         double level = sharp.map(p -> p.levelDb(timeMs)).orElse(read.get().levelDb());
         return Finding.present(new EchoReading(timeMs, read.get().feedbackPercent(), level, false,
                 new EchoReading.Character(0, sharp.isPresent()), Optional.empty()), 0.93,
-                String.format(Locale.ROOT,
-                        "what the dry take plays comes back %.0f ms later%s", timeMs,
+                Figures.of("what the dry take plays comes back %.0f ms later%s", timeMs,
                         sharp.isPresent() ? "" : ", swaying"));
     }
 
@@ -179,8 +178,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         return Finding.present(
                 new ReverbReading(fit.decayS(), OptionalDouble.of(fit.preDelayMs()), OptionalDouble.of(fit.levelDb()),
                         fit.octavesS()),
-                Math.clamp(0.8 + 0.15 * fit.gainDb(), 0, 0.97), String.format(Locale.ROOT,
-                        "with a tail behind it the dry take explains the levels %.1f dB better than without",
+                Math.clamp(0.8 + 0.15 * fit.gainDb(), 0, 0.97),
+                Figures.of("with a tail behind it the dry take explains the levels %.1f dB better than without",
                         fit.gainDb()));
     }
 }

@@ -3,7 +3,6 @@ package verisonus.core.feel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;

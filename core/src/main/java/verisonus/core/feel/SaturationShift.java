@@ -2,7 +2,6 @@ package verisonus.core.feel;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Block;
@@ -12,6 +11,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.simulate.StageSaturation;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
+import verisonus.core.work.Figures;
 
 /**
  * The same amount of dirt made elsewhere: one gain is moved, another is turned until the playing is held back as far as before
@@ -66,7 +66,7 @@ public final class SaturationShift {
         // At the end of its track the other control could not make up for it.
         if (found < 0.15 || found > 9.85) return Optional.empty();
         Tone same = fair.atConstantLoudness(tone, changed.with(answering.with(answer, found)));
-        String words = String.format(Locale.ROOT, "%s %s %.1f → %.1f and %s %s %.1f → %.1f: %s", moved.id(), control,
+        String words = Figures.of("%s %s %.1f → %.1f and %s %s %.1f → %.1f: %s", moved.id(), control,
                 moved.get(control), to, other.id(), answer, other.get(answer), found, where);
         return Optional.of(new Shift(words, same, StageSaturation.of(same, di, 0)));
     }

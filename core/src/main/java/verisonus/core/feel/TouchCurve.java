@@ -10,6 +10,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * How a tone answers to soft and hard playing: the same chord at rising strength, what level comes out and how dirty it is.
@@ -108,13 +109,13 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
     /** "breaks up 14 dB under the hardest stroke; 0.4 dB out for each dB in; sinks 1.2 dB, back after 90 ms". */
     public String words() {
         String breaks = breakUpDb.isPresent()
-                ? String.format(java.util.Locale.ROOT, "breaks up %.0f dB under the hardest stroke", -breakUpDb
+                ? Figures.of("breaks up %.0f dB under the hardest stroke", -breakUpDb
                         .getAsDouble())
                 : points.getLast().dirt < BREAKS_UP
                         ? "stays clean to the hardest stroke"
                         : "is dirty to the softest stroke";
-        return String.format(java.util.Locale.ROOT, "%s; %.1f dB out for each dB in; a held tone sinks %.1f dB%s",
+        return Figures.of("%s; %.1f dB out for each dB in; a held tone sinks %.1f dB%s",
                 breaks, outPerIn, droopDb,
-                recoveryMs > 0 ? String.format(java.util.Locale.ROOT, ", back after %.0f ms", recoveryMs) : "");
+                recoveryMs > 0 ? Figures.of(", back after %.0f ms", recoveryMs) : "");
     }
 }

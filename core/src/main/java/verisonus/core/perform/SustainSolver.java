@@ -1,6 +1,5 @@
 package verisonus.core.perform;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.level.DynamicsEstimator;
@@ -15,6 +14,7 @@ import verisonus.core.sound.LevelCurve;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -58,16 +58,15 @@ public final class SustainSolver {
 
         /** "notes fall by 12 dB a second instead of 26; rests come up by 7 dB". */
         public String words() {
-            return String.format(Locale.ROOT, "notes fall by %.0f dB a second instead of %.0f", -afterDbPerS,
+            return Figures.of("notes fall by %.0f dB a second instead of %.0f", -afterDbPerS,
                     -beforeDbPerS)
                     + (isReached()
                             ? ""
-                            : String.format(Locale.ROOT, ", %.0f was wished",
+                            : Figures.of(", %.0f was wished",
                                     -wantedDbPerS))
                     + (restsDb < 1
                             ? ""
-                            : String.format(Locale.ROOT,
-                                    "; rests come up by %.0f dB", restsDb));
+                            : Figures.of("; rests come up by %.0f dB", restsDb));
         }
     }
 
@@ -90,8 +89,8 @@ public final class SustainSolver {
         Sound before = played(tone);
         double now = fallDbPerS("the phrase", before);
         if (wantedDbPerS < now - NEAR_DB_PER_S)
-            throw new InputFault("the goal", String.format(Locale.ROOT,
-                    "notes shall fall by %.0f dB a second and fall by %.0f already", -wantedDbPerS, -now),
+            throw new InputFault("the goal",
+                    Figures.of("notes shall fall by %.0f dB a second and fall by %.0f already", -wantedDbPerS, -now),
                     "less gain, or a gate with a short release, makes them shorter");
         Tone best = tone;
         double reached = now;

@@ -2,7 +2,6 @@ package verisonus.core.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import verisonus.core.rig.Block;
@@ -14,6 +13,7 @@ import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -93,7 +93,7 @@ public final class VariantSolver {
             missed(now, after.loudnessLufs() - before.loudnessLufs() - goal.louderLu().getAsDouble(), amiss);
         }
         if (after.headroomDb() < 0 && after.headroomDb() < before.headroomDb())
-            amiss.add(String.format(Locale.ROOT, "it clips by %.1f dB: turn the tone itself down first",
+            amiss.add(Figures.of("it clips by %.1f dB: turn the tone itself down first",
                     -after.headroomDb()));
         return new SolvedVariant(base, Variant.between(from.name(), base, now), before, after, loudnessAt,
                 goal.dirt().isPresent() ? dirtAt : Optional.empty(), amiss);
@@ -115,7 +115,7 @@ public final class VariantSolver {
             t = atLoudness(t, PlayedReading.of(t, phrase), before.loudnessLufs());
             PlayedReading read = PlayedReading.of(t, phrase);
             missed(t, read.loudnessLufs() - before.loudnessLufs(), amiss);
-            String name = String.format(Locale.ROOT, "%s %d of %d", to.name(), i + 1, steps);
+            String name = Figures.of("%s %d of %d", to.name(), i + 1, steps);
             out.add(new SolvedVariant(base, Variant.between(name, base, t), before, read, loudnessAt, dirtAt, amiss));
         }
         return out;
@@ -150,7 +150,7 @@ public final class VariantSolver {
         double reached = dirt.applyAsDouble(value);
         if (Math.abs(reached - wanted) > DIRT_OFF) {
             amiss.add(
-                    String.format(Locale.ROOT, "%s at %s reaches a dirt of %.2f, not %.2f: more of it has to come from"
+                    Figures.of("%s at %s reaches a dirt of %.2f, not %.2f: more of it has to come from"
                             + " another place", at, c.display(value), reached, wanted));
         }
         return t.with(b.with(at.control(), value));
@@ -208,7 +208,7 @@ public final class VariantSolver {
     private void missed(Tone t, double offLu, List<String> amiss) {
         if (Math.abs(offLu) <= LOUDNESS_OFF_LU) return;
         Control c = control(t, loudnessAt).orElseThrow();
-        amiss.add(String.format(Locale.ROOT, "%s ends at %s: it stays %.1f LU too %s", loudnessAt,
+        amiss.add(Figures.of("%s ends at %s: it stays %.1f LU too %s", loudnessAt,
                 c.display(t.find(loudnessAt.block()).orElseThrow().get(loudnessAt.control())), Math.abs(offLu),
                 offLu > 0 ? "loud" : "soft"));
     }

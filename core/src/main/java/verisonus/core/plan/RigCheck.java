@@ -3,13 +3,13 @@ package verisonus.core.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 
 /**
  * Can a tone be set up on a rig, and what does it take?
@@ -40,7 +40,7 @@ public record RigCheck(List<String> faults, double price, double weightKg, doubl
             weight += p.weightKg();
             minutes += p.setupMinutes();
             if (p.weightKg() > HEAVY_KG) {
-                faults.add(String.format(Locale.ROOT, "%s weighs %.0f kg: lift it with two", b.model().name(),
+                faults.add(Figures.of("%s weighs %.0f kg: lift it with two", b.model().name(),
                         p.weightKg()));
             }
         }

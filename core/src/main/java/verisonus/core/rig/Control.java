@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.List;
 import java.util.Locale;
+import verisonus.core.work.Figures;
 
 /**
  * One control of a model. Values are numbers in the control's unit; a control with choices holds the index of one.
@@ -128,16 +129,16 @@ public record Control(String name, String unit, double minimum, double maximum, 
     public String display(double value) {
         if (isChoice()) return choices.get((int) Math.round(value));
         return switch (unit) {
-            case "0-10" -> String.format(Locale.ROOT, "%.1f", value);
-            case "Q" -> String.format(Locale.ROOT, "%.2f", value);
-            case "dB" -> String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
+            case "0-10" -> Figures.of("%.1f", value);
+            case "Q" -> Figures.of("%.2f", value);
+            case "dB" -> Figures.read("%+.1f dB", value);
             case "Hz" -> value < 1000
-                    ? String.format(Locale.ROOT, value < 10 ? "%.2f Hz" : "%.0f Hz", value)
+                    ? Figures.of(value < 10 ? "%.2f Hz" : "%.0f Hz", value)
                     : BigDecimal.valueOf(value / 1000).round(THREE_DIGITS).stripTrailingZeros().toPlainString()
                             + " kHz";
-            case "s" -> String.format(Locale.ROOT, "%.2f s", value);
-            case "ms" -> String.format(Locale.ROOT, value < 20 ? "%.1f ms" : "%.0f ms", value);
-            default -> String.format(Locale.ROOT, "%.0f %s", value, unit);
+            case "s" -> Figures.of("%.2f s", value);
+            case "ms" -> Figures.of(value < 20 ? "%.1f ms" : "%.0f ms", value);
+            default -> Figures.of("%.0f %s", value, unit);
         };
     }
 }

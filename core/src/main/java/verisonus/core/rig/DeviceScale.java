@@ -2,15 +2,15 @@ package verisonus.core.rig;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import verisonus.core.work.Figures;
 
 /** The scale that a device shows for what turns from 0 to 10. Files and windows name it by its words. */
 public enum DeviceScale {
     TENS("0-10") {
         @Override
         String shown(double value) {
-            return String.format(Locale.ROOT, "%.1f", value);
+            return Figures.of("%.1f", value);
         }
 
         @Override
@@ -21,7 +21,7 @@ public enum DeviceScale {
     HUNDREDS("0-100") {
         @Override
         String shown(double value) {
-            return String.format(Locale.ROOT, "%.0f", value * 10);
+            return Figures.of("%.0f", value * 10);
         }
 
         @Override
@@ -33,7 +33,7 @@ public enum DeviceScale {
     SIGNED("±") {
         @Override
         String shown(double value) {
-            return String.format(Locale.ROOT, "%+.1f", value - 5).replace('-', '−');
+            return Figures.read("%+.1f", value - 5);
         }
 
         @Override
@@ -46,7 +46,7 @@ public enum DeviceScale {
         @Override
         String shown(double value) {
             int minutes = (int) Math.round((7 + value) * 12) * 5;
-            return String.format(Locale.ROOT, "%d:%02d", minutes / 60, minutes % 60);
+            return Figures.of("%d:%02d", minutes / 60, minutes % 60);
         }
 
         @Override

@@ -1,7 +1,7 @@
 package verisonus.core.search;
 
-import java.util.Locale;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.work.Figures;
 
 /**
  * Two controls that can be traded for each other.
@@ -15,7 +15,7 @@ import verisonus.core.rig.ControlPlace;
 public record ControlTrade(ControlPlace one, ControlPlace other, boolean opposite, double ratio, double leftJnd) {
     /** "more amp gain and less amp master: the same to within 0.3 JND". */
     public String words() {
-        return String.format(Locale.ROOT, "more %s and %s %s: the same to within %.1f JND", spoken(one),
+        return Figures.of("more %s and %s %s: the same to within %.1f JND", spoken(one),
                 opposite ? "less" : "more", spoken(other), Math.max(0.1, leftJnd));
     }
 

@@ -8,7 +8,6 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -19,6 +18,7 @@ import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * What a tone makes of plucked strings from soft to hard ({@link CaptureSignal}), so that tones can be told apart by what they do
@@ -69,8 +69,8 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
     /** The line by which a shipped tone's fingerprint is kept. */
     public String line(String words) {
         StringBuilder out = new StringBuilder(words);
-        out.append(String.format(Locale.ROOT, "|%.4f|%.3f", heldBack, spreadDb));
-        for (double db : colourDb) out.append(String.format(Locale.ROOT, "|%.2f", db));
+        out.append(Figures.of("|%.4f|%.3f", heldBack, spreadDb));
+        for (double db : colourDb) out.append(Figures.of("|%.2f", db));
         return out.toString();
     }
 

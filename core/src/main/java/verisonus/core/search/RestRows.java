@@ -13,6 +13,7 @@ import verisonus.core.evidence.replay.ColourLeftOpen;
 import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.replay.UnexplainedRest;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Rows of the ledger that need no estimator: what rings after and between the notes, sways, sweeps and stands at the sides, in the
@@ -75,11 +76,11 @@ final class RestRows {
                     : "it is too loud between the notes: a lower mix, a gate, or damp the strings"));
         }
         if (wanted.swayHz().isPresent())
-            out.add(row(GapAttribute.REST_SWAY, wanted.swayDb(), has.swayDb(), SWAY_JND_DB, String.format(
-                    java.util.Locale.ROOT, has.swayDb() < wanted.swayDb()
+            out.add(row(GapAttribute.REST_SWAY, wanted.swayDb(), has.swayDb(), SWAY_JND_DB,
+                    Figures.of(has.swayDb() < wanted.swayDb()
                             ? "the record's level sways %.2f times a second: a tremolo or another movement"
                             : "the tone's level sways more, %.2f times a second: less depth",
-                    wanted.swayHz().getAsDouble())));
+                            wanted.swayHz().getAsDouble())));
         out.add(new GapRow(GapAttribute.REST_SWEEP, "index", Math.max(0, wanted.sweep()), Math.max(0, has.sweep()),
                 SWEEP_JND,
                 STAGE,

@@ -1,7 +1,7 @@
 package verisonus.core.search;
 
 import java.util.List;
-import java.util.Locale;
+import verisonus.core.work.Figures;
 
 /**
  * When to stop.
@@ -35,9 +35,9 @@ public record StoppingPoint(double firstChoice, double lastGain, double couldGai
         String now = isReached()
                 ? "No single move that is left would be heard in a blind test"
                 : "Another search may still gain something";
-        String more = String.format(Locale.ROOT, "; ten more minutes could gain %.1f JND at best", couldGain);
+        String more = Figures.of("; ten more minutes could gain %.1f JND at best", couldGain);
         String first = firstChoice <= HEARD
-                ? String.format(Locale.ROOT, ". The first sensible choice was already within %.1f JND of this",
+                ? Figures.of(". The first sensible choice was already within %.1f JND of this",
                         Math.max(0.1, firstChoice))
                 : "";
         return now + more + first + ".";

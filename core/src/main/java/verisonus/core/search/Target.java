@@ -1,7 +1,6 @@
 package verisonus.core.search;
 
 import java.util.List;
-import java.util.Optional;
 import verisonus.core.evidence.level.SpectrumReading;
 import verisonus.core.search.colour.BandWeights;
 import verisonus.core.search.colour.Features;

@@ -3,7 +3,6 @@ package verisonus.core.search;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -31,6 +30,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
 import verisonus.core.take.Pairing;
 import verisonus.core.take.SearchSegment;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -308,6 +308,6 @@ public final class ToneSearch {
     /** The best error so far, so that it can be watched falling. */
     static String nearest(List<Objective.Point> points) {
         return points.stream().mapToDouble(Objective.Point::score).min().stream()
-                .mapToObj(s -> String.format(Locale.ROOT, " · %.2f dB off", Math.sqrt(s))).findFirst().orElse("");
+                .mapToObj(s -> Figures.of(" · %.2f dB off", Math.sqrt(s))).findFirst().orElse("");
     }
 }

@@ -2,7 +2,6 @@ package verisonus.core.simulate;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -11,6 +10,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * How loud the signal is at each point of a chain, and where the next input clips, is starved or is loaded. With the input's
@@ -70,9 +70,8 @@ public final class LevelWalk {
     private static String fault(Block b, Optional<Block> before, Sound into, Sound out) {
         double peak = Decibels.fromAmplitude(into.peak());
         if (b.model().kind() == GearKind.INPUT && b.get(ControlNames.IMPEDANCE) < 100) {
-            return String.format(Locale.ROOT,
-                    "%.0f kΩ loads a passive pickup: highs are lost before the first stage; use"
-                            + " 500 kΩ or more, or a DI box",
+            return Figures.of("%.0f kΩ loads a passive pickup: highs are lost before the first stage; use"
+                    + " 500 kΩ or more, or a DI box",
                     b.get(ControlNames.IMPEDANCE));
         }
         boolean line = before.map(p -> p.model().kind()).filter(k -> k == GearKind.MICROPHONE || k == GearKind.AMP)
@@ -81,7 +80,7 @@ public final class LevelWalk {
             return "a pedal after an amp is hit at line level; it clips at once unless a pad stands before it";
         }
         if (isDigital(b) && peak > 0) {
-            return String.format(Locale.ROOT, "its input clips by %.1f dB: turn down what stands before it", peak);
+            return Figures.of("its input clips by %.1f dB: turn down what stands before it", peak);
         }
         if ((b.model().kind() == GearKind.DRIVE || b.model().kind() == GearKind.AMP) && peak < STARVED_DBFS) {
             return "it is starved: hardly anything reaches it";

@@ -7,10 +7,10 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javazoom.jl.decoder.JavaLayerException;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -77,8 +77,8 @@ public final class SoundReader {
 
     private static InputFault outside(Path file, double fromS, double toS, double wholeS) {
         return new InputFault(file.toString(),
-                String.format(Locale.ROOT, "the region from %.3f to %.3f s is not in it", fromS, toS),
-                String.format(Locale.ROOT, "it lasts %.3f s", wholeS));
+                Figures.of("the region from %.3f to %.3f s is not in it", fromS, toS),
+                Figures.of("it lasts %.3f s", wholeS));
     }
 
     private static Part whole(Path file, double fromS, double toS) {

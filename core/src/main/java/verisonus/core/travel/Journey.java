@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.compare.JndScale;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.Protection;
+import verisonus.core.work.Figures;
 
 /**
  * How does a tone change from one playback system to another? The tone's third octaves, moment by moment, go through each
@@ -190,7 +190,7 @@ public final class Journey {
     }
 
     private static String say(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
+        return Figures.of(format, values);
     }
 
     /** What the band's bed, or the tone's own lows, cover here and did not cover where the tone was made. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -60,7 +61,7 @@ public record MatchedSounds(List<Candidate> candidates, double leftLu, Optional<
             throw new InputFault("the passage", "they could not be made as loud as each other", "mark another one");
         boolean apart = longest - frames > MOST_APART_S * Sound.WORKING_RATE_HZ;
         return new MatchedSounds(matched, left, apart
-                ? Optional.of(String.format(java.util.Locale.ROOT, "all are cut to the shortest, %.1f s", frames
+                ? Optional.of(Figures.of("all are cut to the shortest, %.1f s", frames
                         / (double) Sound.WORKING_RATE_HZ))
                 : Optional.empty());
     }

@@ -1,8 +1,5 @@
 package verisonus.desktop.desk;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -309,34 +306,6 @@ public final class Desk {
         cases.stream().map(CaseLine::entry).filter(c -> c.id() == id).findFirst().ifPresent(this::openCase);
         bench.set(Bench.LISTEN);
         return id;
-    }
-
-    /** Adds audio files to the open case: the first becomes the reference, the next the DI, then the backing. */
-    public void addFiles(List<Path> files) {
-        if (open.get().isEmpty()) addCase("New case");
-        OpenCase c = open.get().orElseThrow();
-        for (Path file : files) {
-            work.run("Adding " + file.getFileName(), progress -> {
-                progress.step(0.1, "reading it");
-                List<Medium> there = book.media(c.entry().id());
-                return book.addMedium(c.entry().id(), nextRole(there), file.getFileName().toString(), bytes(file));
-            }, _ -> refresh());
-        }
-    }
-
-    private static Medium.Role nextRole(List<Medium> there) {
-        for (Medium.Role role : List.of(Medium.Role.REFERENCE, Medium.Role.DI)) {
-            if (there.stream().noneMatch(m -> m.role() == role)) return role;
-        }
-        return Medium.Role.BACKING;
-    }
-
-    private static byte[] bytes(Path file) {
-        try {
-            return Files.readAllBytes(file);
-        } catch (IOException e) {
-            throw new InputFault(file.toString(), "it cannot be read", "check the file", e);
-        }
     }
 
     /** Says what a recording is. */

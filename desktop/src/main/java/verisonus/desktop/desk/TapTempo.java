@@ -2,8 +2,8 @@ package verisonus.desktop.desk;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
+import verisonus.core.work.Figures;
 
 /** A tempo tapped by key, button or foot: from the fourth tap on the mean of all stands; a pause begins anew. */
 public final class TapTempo {
@@ -18,7 +18,7 @@ public final class TapTempo {
         taps.add(nanos);
         OptionalDouble bpm = bpm();
         if (bpm.isEmpty()) return "Tap on: " + (FEWEST - taps.size()) + " more.";
-        return String.format(Locale.ROOT, "%.1f BPM tapped; stands when you stop.", bpm.getAsDouble());
+        return Figures.of("%.1f BPM tapped; stands when you stop.", bpm.getAsDouble());
     }
 
     /** What was tapped so far; empty before the fourth tap. */

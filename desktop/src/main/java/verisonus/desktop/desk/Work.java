@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import verisonus.core.work.Cancelled;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
@@ -84,7 +85,7 @@ public final class Work implements AutoCloseable {
             window.execute(() -> {
                 doing.set(title + ": " + what);
                 done.set(share);
-                remaining.set(left > 1 ? String.format("about %.0f s left", Math.ceil(left)) : "");
+                remaining.set(left > 1 ? Figures.of("about %.0f s left", Math.ceil(left)) : "");
             });
         }
 

@@ -3,7 +3,6 @@ package verisonus.desktop.gear;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -16,6 +15,7 @@ import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.SavedFile;
 
@@ -83,11 +83,11 @@ public final class CaptureModel {
     }
 
     private static String words(AmpCapture.Captured c) {
-        StringBuilder out = new StringBuilder(String.format(Locale.ROOT,
-                "Nearest: %s, off by %.1f JND and %.1f dB of spectrum.", c.voicing().name(), c.errorJnd(),
-                c.spectrumDb()));
-        c.offsets().forEach((control, v) -> out.append(String.format(Locale.ROOT,
-                " Set the simulated %s %+.1f from yours.", control, v).replace('-', '−')));
+        StringBuilder out = new StringBuilder(
+                Figures.of("Nearest: %s, off by %.1f JND and %.1f dB of spectrum.", c.voicing().name(), c.errorJnd(),
+                        c.spectrumDb()));
+        c.offsets().forEach(
+                (control, v) -> out.append(Figures.read(" Set the simulated %s %+.1f from yours.", control, v)));
         return out.toString();
     }
 

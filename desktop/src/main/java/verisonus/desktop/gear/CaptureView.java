@@ -2,7 +2,6 @@ package verisonus.desktop.gear;
 
 import java.io.File;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -14,6 +13,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
@@ -73,7 +73,7 @@ final class CaptureView extends VBox {
         recordings.getChildren().clear();
         for (CaptureModel.Taken t : model.taken().get()) {
             String at = new TreeMap<>(t.positions()).entrySet().stream()
-                    .map(e -> String.format(Locale.ROOT, "%s %.1f", e.getKey(), e.getValue()))
+                    .map(e -> Figures.of("%s %.1f", e.getKey(), e.getValue()))
                     .collect(Collectors.joining(", "));
             Button away = Nodes.plain("remove");
             away.getStyleClass().add("small");

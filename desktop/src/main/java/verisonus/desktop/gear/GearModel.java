@@ -2,7 +2,6 @@ package verisonus.desktop.gear;
 
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.store.DerivedTone;
@@ -12,6 +11,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 
 /** The player's gear: each change is kept at once and can be undone. */
@@ -81,9 +81,9 @@ public final class GearModel {
                 ? "The open case's tone can be set up on this gear."
                 : "Against the open case's tone: "
                         + String.join("; ", c.faults()) + ".");
-        if (c.price() > 0) out.add(String.format(Locale.ROOT, "Worth %.0f.", c.price()));
-        if (c.weightKg() > 0) out.add(String.format(Locale.ROOT, "%.1f kg to carry.", c.weightKg()));
-        if (c.setupMinutes() > 0) out.add(String.format(Locale.ROOT, "%.0f minutes to set up.", c.setupMinutes()));
+        if (c.price() > 0) out.add(Figures.of("Worth %.0f.", c.price()));
+        if (c.weightKg() > 0) out.add(Figures.of("%.1f kg to carry.", c.weightKg()));
+        if (c.setupMinutes() > 0) out.add(Figures.of("%.0f minutes to set up.", c.setupMinutes()));
         return String.join(" ", out);
     }
 

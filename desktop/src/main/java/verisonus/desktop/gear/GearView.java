@@ -30,6 +30,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
@@ -229,7 +230,7 @@ public final class GearView extends BorderPane {
     private static TextField number(double value, String about, java.util.function.DoubleConsumer take) {
         TextField out = Nodes.field(value == 0
                 ? ""
-                : String.format(Locale.ROOT, value == Math.rint(value) ? "%.0f" : "%.1f",
+                : Figures.of(value == Math.rint(value) ? "%.0f" : "%.1f",
                         value),
                 about);
         out.setOnAction(_ -> {

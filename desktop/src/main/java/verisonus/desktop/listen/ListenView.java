@@ -1,7 +1,6 @@
 package verisonus.desktop.listen;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -21,6 +20,7 @@ import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.record.RecordModel;
@@ -166,7 +166,7 @@ public final class ListenView extends BorderPane {
         }
         List<Node> out = new java.util.ArrayList<>();
         for (Passage p : open.subList(0, Math.min(3, open.size()))) {
-            Button accept = Nodes.plain(String.format(Locale.ROOT, "%s  %s – %s", ListenModel.role(p.purpose()).words(),
+            Button accept = Nodes.plain(Figures.of("%s  %s – %s", ListenModel.role(p.purpose()).words(),
                     AxisTicks.time(p.fromS(), true), AxisTicks.time(p.toS(), true)));
             accept.setOnAction(_ -> model.accept(p));
             accept.setTooltip(new Tooltip("mark it" + (out.isEmpty() ? " (A)" : "")));
@@ -177,7 +177,7 @@ public final class ListenView extends BorderPane {
 
     private Node row(Region r, boolean studied) {
         if (!studied) {
-            Button choose = Nodes.plain(String.format(Locale.ROOT, "%-10s  %s – %s", r.role().words(),
+            Button choose = Nodes.plain(Figures.of("%-10s  %s – %s", r.role().words(),
                     AxisTicks.time(r.fromS(), true), AxisTicks.time(r.toS(), true)));
             choose.setOnAction(_ -> model.desk().chooseRegion(r));
             choose.setTooltip(new Tooltip("study this region instead"));
@@ -211,7 +211,7 @@ public final class ListenView extends BorderPane {
     }
 
     private static String seconds(double s) {
-        return String.format(Locale.ROOT, "%.2f", s);
+        return Figures.of("%.2f", s);
     }
 
     private static double number(TextField field) {

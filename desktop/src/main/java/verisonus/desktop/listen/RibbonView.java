@@ -1,7 +1,6 @@
 package verisonus.desktop.listen;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
@@ -11,6 +10,7 @@ import javafx.scene.paint.Color;
 import verisonus.casebook.store.Region;
 import verisonus.core.evidence.study.Course;
 import verisonus.core.evidence.study.Passage;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.PlayerModel;
 import verisonus.desktop.theme.AxisTicks;
@@ -168,7 +168,7 @@ final class RibbonView extends Drawing {
             g.setLineWidth(1);
             if (x < labelEnds) continue;
             g.setFill(studied ? plum : inks.quiet());
-            String label = String.format(Locale.ROOT, "%s  %.1f s", r.role().words(), r.lengthS());
+            String label = Figures.of("%s  %.1f s", r.role().words(), r.lengthS());
             g.fillText(label, x + 2, TOP - 12);
             labelEnds = x + 6.5 * label.length();
         }

@@ -32,6 +32,7 @@ import verisonus.core.evidence.words.Signature;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -71,7 +72,7 @@ public final class MeasureModel {
                     : Examination.of(part, progress);
             String document = Json.text(EvidenceJson.write(medium.title(), region.fromS(), region.toS(),
                     whole.rateHz(), medium.durationS(), e));
-            return new Measurement(EvidenceSentences.of(e), document);
+            return Measurement.of(e, document);
         }, m -> {
             desk.book().keepMeasurement(region.id(), m);
             desk.refresh();
@@ -137,7 +138,7 @@ public final class MeasureModel {
     /** A measured region of the case, with what was found. */
     public record Measured(Medium medium, Region region, Measurement measurement) {
         String words() {
-            return String.format(Locale.ROOT, "%s, %s %.1f–%.1f s", medium.title(), region.role().words(),
+            return Figures.of("%s, %s %.1f–%.1f s", medium.title(), region.role().words(),
                     region.fromS(),
                     region.toS());
         }
@@ -270,7 +271,7 @@ public final class MeasureModel {
         double length = desk.open().get().flatMap(OpenCase::region).map(Region::lengthS).orElse(0.0);
         long sure = all.stream().filter(f -> f.confidence().orElse(1) >= LEAN_ON).count();
         long open = all.stream().filter(f -> f.presence() == Presence.UNKNOWN).count();
-        return String.format(java.util.Locale.ROOT, "%.1f s measured. %d findings, %d you can lean on%s.", length,
+        return Figures.of("%.1f s measured. %d findings, %d you can lean on%s.", length,
                 all.size(), sure, open == 0 ? "" : ", " + open + " the recording cannot tell");
     }
 

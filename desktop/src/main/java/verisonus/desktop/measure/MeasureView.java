@@ -28,6 +28,7 @@ import javafx.stage.FileChooser;
 import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -219,7 +220,7 @@ public final class MeasureView extends BorderPane {
         bar.setAlignment(Pos.CENTER_LEFT);
         bar.setMaxHeight(16);
         bar.setMinHeight(16);
-        Label figure = Nodes.label(String.format(Locale.ROOT, "%.0f %%", 100 * share), "small");
+        Label figure = Nodes.label(Figures.of("%.0f %%", 100 * share), "small");
         figure.setMinWidth(38);
         figure.setAlignment(Pos.CENTER_RIGHT);
         box.getChildren().addAll(bar, figure);

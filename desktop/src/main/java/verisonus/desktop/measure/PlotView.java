@@ -2,10 +2,10 @@ package verisonus.desktop.measure;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import verisonus.core.evidence.signs.Plot;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
@@ -87,7 +87,7 @@ final class PlotView extends Drawing {
         for (int i = Math.max(0, near - 2); i <= Math.min(xs.length - 1, near + 2); i++) if (ys[i] < ys[near]) near = i;
         Marks.dot(g, at, ys[near], inks);
         g.setFill(inks.ink());
-        String label = String.format(Locale.ROOT, "%.1f %s", mark, p.xUnit()).replace('-', '−');
+        String label = Figures.read("%.1f %s", mark, p.xUnit());
         double width = 7.2 * label.length();
         g.fillText(label, at + 10 + width > w ? at - 10 - width : at + 10, Math.max(14, ys[near] + 4));
     }

@@ -1,7 +1,6 @@
 package verisonus.desktop.measure;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
@@ -10,6 +9,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import verisonus.core.evidence.words.Signature;
 import verisonus.core.evidence.words.Trait;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
 
 /** What the case's references have in common: what stays is the signature, what differs belongs to one recording. */
@@ -26,9 +26,8 @@ final class SignatureView extends VBox {
         }
         Signature s = found.get();
         List<MeasureModel.Measured> of = model.firstOfEach();
-        getChildren().add(Nodes.wrapped(String.format(Locale.ROOT,
-                "Follow “%s”: it lies nearest to what all have in common,"
-                        + " %.1f steps that are clearly heard, in the mean.",
+        getChildren().add(Nodes.wrapped(Figures.of("Follow “%s”: it lies nearest to what all have in common,"
+                + " %.1f steps that are clearly heard, in the mean.",
                 of.get(s.follow()).medium().title(),
                 s.distance()[s.follow()]), "heading"));
         GridPane grid = new GridPane(18, 5);
@@ -60,6 +59,6 @@ final class SignatureView extends VBox {
 
     private static String figure(double v, Trait t) {
         if (Double.isNaN(v)) return "–";
-        return String.format(Locale.ROOT, t.step() < 0.5 ? "%.2f" : "%.1f", v).replace('-', '−');
+        return Figures.read(t.step() < 0.5 ? "%.2f" : "%.1f", v);
     }
 }

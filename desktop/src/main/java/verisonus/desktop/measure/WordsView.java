@@ -1,7 +1,6 @@
 package verisonus.desktop.measure;
 
 import java.util.List;
-import java.util.Locale;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -13,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
@@ -67,7 +67,7 @@ final class WordsView extends VBox {
     }
 
     private static String figure(double v, Trait t) {
-        return String.format(Locale.ROOT, t.step() < 0.5 ? "%.2f" : "%.1f", v).replace('-', '−');
+        return Figures.read(t.step() < 0.5 ? "%.2f" : "%.1f", v);
     }
 
     private HBox teach() {

@@ -1,6 +1,5 @@
 package verisonus.desktop.perform;
 
-import java.util.Locale;
 import java.util.stream.Collectors;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
@@ -16,6 +15,7 @@ import verisonus.core.perform.device.Build;
 import verisonus.core.perform.device.Translation;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
@@ -89,7 +89,7 @@ final class ElsewherePart extends VBox {
         hear.setOnAction(_ -> model.hear(b.tone()));
         hear.setMinWidth(USE_PREF_SIZE);
         table.add(hear, 0, line);
-        cell(String.format(Locale.ROOT, "%.1f", b.gapJnd()), 1, line, b.gapJnd() >= 1 ? "gap-ink" : "ink");
+        cell(Figures.of("%.1f", b.gapJnd()), 1, line, b.gapJnd() >= 1 ? "gap-ink" : "ink");
         cell(String.valueOf(b.order().size()), 2, line);
         cell(String.valueOf(b.cables()), 3, line);
         cell(known(b.check().weightKg(), "%.1f kg"), 4, line, "quiet");
@@ -107,16 +107,16 @@ final class ElsewherePart extends VBox {
     }
 
     private static String known(double v, String form) {
-        return v > 0 ? String.format(Locale.ROOT, form, v) : "";
+        return v > 0 ? Figures.of(form, v) : "";
     }
 
     private void device(ElsewhereModel.Device d) {
         Translation t = d.translation();
-        device.getChildren().add(Nodes.wrapped(String.format(Locale.ROOT,
+        device.getChildren().add(Nodes.wrapped(Figures.of(
                 "On %s it comes to %.1f JND from the tone; with the settings only carried over it would be %.1f.",
                 d.name(), t.gapJnd(), t.merelyJnd())));
         for (Translation.Change c : t.changes())
-            device.getChildren().add(Nodes.wrapped(String.format(Locale.ROOT, "%s (%.1f JND by then)", c.words(), c
+            device.getChildren().add(Nodes.wrapped(Figures.of("%s (%.1f JND by then)", c.words(), c
                     .priceJnd()), "quiet"));
         for (Block b : t.tone().blocks())
             device.getChildren().add(Nodes.wrapped(b.model().name() + ": " + settings(b, d.rig())));

@@ -1,7 +1,6 @@
 package verisonus.desktop.perform;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -14,6 +13,7 @@ import javafx.scene.layout.VBox;
 import verisonus.core.perform.foot.PedalRange;
 import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -86,11 +86,11 @@ final class FootPart extends VBox {
                 .place(), r.high()) + ": " + r.highWhy() + ". "
                 + (r.even() ? "Its own track will do." : "Let the pedal follow these places:"));
         for (PedalRange.Anchor a : r.anchors()) {
-            String words = String.format(Locale.ROOT, "%s %s%s", WAY[(int) Math.round(4 * a.travel())], model.display(
+            String words = Figures.of("%s %s%s", WAY[(int) Math.round(4 * a.travel())], model.display(
                     r.place(), a.value()),
                     a.repeats() < 0
                             ? ""
-                            : String.format(Locale.ROOT, ", %d repeats, %.1f s", a.repeats(), a.repeatsS()));
+                            : Figures.of(", %d repeats, %.1f s", a.repeats(), a.repeatsS()));
             Button b = Nodes.plain(words);
             b.setId("pedal-at-" + Math.round(100 * a.travel()));
             b.setTooltip(new Tooltip("hear it there"));

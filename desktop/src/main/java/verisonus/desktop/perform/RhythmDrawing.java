@@ -1,9 +1,9 @@
 package verisonus.desktop.perform;
 
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import verisonus.core.perform.time.RhythmPlan;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Theme;
@@ -87,6 +87,6 @@ final class RhythmDrawing extends Drawing {
         g.setLineWidth(1);
         g.setFill(inks.quiet());
         for (double t = Math.ceil(from - 0.1); t <= to; t++)
-            g.fillText(String.format(Locale.ROOT, "%.0f s", t), LEFT + (t - from) * scale - 6, h - 2);
+            g.fillText(Figures.of("%.0f s", t), LEFT + (t - from) * scale - 6, h - 2);
     }
 }

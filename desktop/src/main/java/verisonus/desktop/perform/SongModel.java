@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -16,6 +15,7 @@ import verisonus.core.perform.song.SongMap;
 import verisonus.core.perform.song.SwitchWay;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 
@@ -152,7 +152,7 @@ public final class SongModel {
             m.faults().forEach(f -> out.add(f + "."));
         });
         for (FewerVariants f : fewer.get())
-            out.add(String.format(Locale.ROOT, "Without %s, %s instead: %s fewer, at %.1f JND.", f.dropped(),
+            out.add(Figures.of("Without %s, %s instead: %s fewer, at %.1f JND.", f.dropped(),
                     Ground.of(desk).filter(g -> g.tone().name().equals(f.instead())).isPresent()
                             ? "the tone"
                             : f.instead(),

@@ -1,6 +1,5 @@
 package verisonus.desktop.perform;
 
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -16,6 +15,7 @@ import javafx.scene.layout.VBox;
 import verisonus.casebook.exchange.PerformanceJson;
 import verisonus.core.perform.song.SongMap;
 import verisonus.core.perform.song.SwitchWay;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
@@ -110,7 +110,7 @@ final class SongPart extends VBox {
             if (!filling && v != null && !v.equals(was)) model.play(at, v);
         });
         Label name = Nodes.label(p.section().name(), "strong");
-        Label time = Nodes.label(String.format(Locale.ROOT, "%.1f – %.1f s", p.section().fromS(), p.section().toS()),
+        Label time = Nodes.label(Figures.of("%.1f – %.1f s", p.section().fromS(), p.section().toS()),
                 "small", "quiet");
         VBox box = Nodes.column(1, name, time, played);
         box.getStyleClass().add("ruled-left");

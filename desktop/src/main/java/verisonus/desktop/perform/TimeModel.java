@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -26,6 +25,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
@@ -129,7 +129,7 @@ public final class TimeModel {
     /** Sets what was tapped. */
     public void settleTaps() {
         OptionalDouble bpm = taps.settle();
-        if (bpm.isPresent()) setTempo(String.format(Locale.ROOT, "%.1f", bpm.getAsDouble()));
+        if (bpm.isPresent()) setTempo(Figures.of("%.1f", bpm.getAsDouble()));
     }
 
     /** Sets the tempo and binds what is a note value at it. */
@@ -205,7 +205,7 @@ public final class TimeModel {
             if (value.isPresent() && rhythm.get().isPresent())
                 t = new TempoBinding(rhythm.get().get().place(), new NoteSum(List.of(value.get()))).at(t, bpm().get());
             g.get().hear(desk, t);
-            said.set(value.map(v -> String.format(Locale.ROOT, "Heard: the echo on the %s, %.0f ms.", v.name(),
+            said.set(value.map(v -> Figures.of("Heard: the echo on the %s, %.0f ms.", v.name(),
                     v.milliseconds(bpm().get()))).orElse("Heard: everything that is bound, at the tempo."));
         } catch (InputFault e) {
             said.set(e.getMessage() + ".");

@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
@@ -20,6 +19,7 @@ import verisonus.core.perform.time.RhythmPlan;
 import verisonus.core.perform.time.TempoRange;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -75,7 +75,7 @@ final class TimePart extends VBox {
     }
 
     private void show() {
-        tempo.setText(model.bpm().map(b -> String.format(Locale.ROOT, "%.1f", b)).orElse(""));
+        tempo.setText(model.bpm().map(b -> Figures.of("%.1f", b)).orElse(""));
         drift.setText(model.heard().get().map(h -> "In the record " + h.range().words() + "." + flam(h.range()))
                 .orElse(""));
         bound.getChildren().clear();
@@ -93,10 +93,10 @@ final class TimePart extends VBox {
         }
         RhythmPlan p = r.get().plan();
         long played = p.notes().stream().filter(RhythmPlan.Note::isPlayed).count();
-        counted.setText(String.format(Locale.ROOT,
-                "%d played notes; the echo adds %d new ones within the phrase%s. Other note values:", played,
-                p.newAccents().size(),
-                p.flams().isEmpty() ? "" : ", " + p.flams().size() + " stumble over played ones"));
+        counted.setText(
+                Figures.of("%d played notes; the echo adds %d new ones within the phrase%s. Other note values:", played,
+                        p.newAccents().size(),
+                        p.flams().isEmpty() ? "" : ", " + p.flams().size() + " stumble over played ones"));
         for (RhythmPlan.Choice c : r.get().choices().stream().limit(CHOICES).toList()) {
             Button b = Nodes.plain(c.value().name() + ", " + c.accents() + " new");
             b.setId("rhythm-" + c.value().name().replace(' ', '-'));
@@ -109,7 +109,7 @@ final class TimePart extends VBox {
     private String flam(TempoRange range) {
         Optional<NoteSum> first = model.bindable().stream().map(model::bound).flatMap(Optional::stream).findFirst();
         if (first.isEmpty() || model.bpm().isEmpty() || !range.isKnown()) return "";
-        return String.format(Locale.ROOT, " Its first repeat stands apart once the tempo is %.1f BPM off.",
+        return Figures.of(" Its first repeat stands apart once the tempo is %.1f BPM off.",
                 TempoRange.flamBpm(first.get(), model.bpm().get(), 1));
     }
 

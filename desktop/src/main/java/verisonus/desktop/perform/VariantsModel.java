@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -27,7 +26,8 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
-import verisonus.desktop.derive.ScaleEntry;
+import verisonus.core.work.Figures;
+import verisonus.desktop.derive.chain.ScaleEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -162,16 +162,14 @@ public final class VariantsModel {
                         .get().di(), record.get().slice(r.fromS(), r.toS()), progress),
                 f -> {
                     if (f.turns().isEmpty()) {
-                        said.set(String.format(Locale.ROOT,
-                                "No single turn brings the tone nearer to %.1f–%.1f s than the"
-                                        + " %.1f steps it is: it needs no variant.",
+                        said.set(Figures.of("No single turn brings the tone nearer to %.1f–%.1f s than the"
+                                + " %.1f steps it is: it needs no variant.",
                                 r.fromS(), r.toS(), f.beforeJnd()));
                         return;
                     }
                     Variant v = Variant.between(name.strip(), ground.get().tone(), f.on(ground.get().tone()));
                     desk.book().performances().keep(ground.get().caseId(), v);
-                    said.set(String.format(Locale.ROOT,
-                            "%s: the tone lies %.1f steps from %.1f–%.1f s, the variant %.1f.%s",
+                    said.set(Figures.of("%s: the tone lies %.1f steps from %.1f–%.1f s, the variant %.1f.%s",
                             v.name(), f.beforeJnd(), r.fromS(), r.toS(), f.afterJnd(), f.sameTake()
                                     ? ""
                                     : " Another hand plays there, so only the colour was compared."));
@@ -221,7 +219,7 @@ public final class VariantsModel {
                 return;
             }
             desk.book().performances().keep(ground.get().caseId(), t.variant());
-            said.set(String.format(Locale.ROOT, "%s: %.1f JND from the first guitar as the tone is, %.1f so.",
+            said.set(Figures.of("%s: %.1f JND from the first guitar as the tone is, %.1f so.",
                     t.variant()
                             .name(),
                     t.beforeJnd(), t.afterJnd()));

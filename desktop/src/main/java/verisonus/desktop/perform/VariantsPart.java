@@ -1,7 +1,6 @@
 package verisonus.desktop.perform;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
@@ -22,6 +21,7 @@ import verisonus.core.perform.VariantMatrix;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.travel.NamedBand;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
@@ -144,17 +144,17 @@ final class VariantsPart extends VBox {
         boolean itself = r == tone;
         double lu = r.reading().loudnessLufs() - tone.reading().loudnessLufs();
         add(itself
-                ? String.format(Locale.ROOT, "%.1f", r.reading().loudnessLufs()).replace('-', '−')
+                ? Figures.read("%.1f", r.reading().loudnessLufs())
                 : signed(lu), 1, line, itself ? "quiet" : "ink");
         add(itself
-                ? String.format(Locale.ROOT, "%.2f", r.reading().dirt())
+                ? Figures.of("%.2f", r.reading().dirt())
                 : signed(r.reading().dirt() - tone.reading().dirt(), "%+.2f"), 2, line, itself ? "quiet" : "ink");
         double headroom = Math.rint(10 * r.reading().headroomDb()) / 10 + 0.0;
-        add(String.format(Locale.ROOT, "%.1f", headroom).replace('-', '−'), 3, line, headroom < 0 ? "warned" : "ink");
+        add(Figures.read("%.1f", headroom), 3, line, headroom < 0 ? "warned" : "ink");
         if (!itself)
-            add(String.format(Locale.ROOT, "%.1f", r.change().jnd()), 4, line,
+            add(Figures.of("%.1f", r.change().jnd()), 4, line,
                     r.change().jnd() >= MARKED_JND ? "gap-ink" : "ink", "strong");
-        add(String.format(Locale.ROOT, "%.1f s", r.ringsS()), 5, line, "ink");
+        add(Figures.of("%.1f s", r.ringsS()), 5, line, "ink");
         int column = 6;
         for (NamedBand b : NamedBand.values()) {
             if (b == NamedBand.SUB) continue;
@@ -171,8 +171,8 @@ final class VariantsPart extends VBox {
 
     /** With its sign, and none where it rounds to nothing. */
     private static String signed(double v, String form) {
-        String out = String.format(Locale.ROOT, form, v);
-        return out.matches("[+-]0\\.0+") ? out.substring(1) : out.replace('-', '−');
+        String out = Figures.of(form, v);
+        return out.matches("[+-]0\\.0+") ? out.substring(1) : Figures.withMinus(out);
     }
 
     private Node goal() {

@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polygon;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -144,8 +145,8 @@ public final class ListeningBar extends HBox {
         model.dose().subscribe(say);
         say.run();
         Label matched = Nodes.label("", "small", "quiet");
-        Runnable show = () -> matched.setText(String.format(Locale.ROOT, "loudness matched, %.1f LUFS",
-                model.targetLufs()).replace('-', '−'));
+        Runnable show = () -> matched.setText(Figures.read("loudness matched, %.1f LUFS",
+                model.targetLufs()));
         model.loads().subscribe(_ -> show.run());
         model.output().subscribe(o -> matched.setTooltip(o.isEmpty() ? null : new Tooltip("plays into the " + o)));
         HBox top = new HBox(10, slider, matched);

@@ -4,10 +4,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Locale;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.UserFolder;
 import verisonus.core.travel.ListeningDose;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 
@@ -37,7 +37,7 @@ public record ListeningLevel(double fullDbSpl, boolean measured) {
      */
     public static ListeningLevel measured(double readingDba, double gainDb) {
         if (!(readingDba >= SOFTEST_READING && readingDba <= LOUDEST_READING))
-            throw new InputFault("the meter's reading", String.format(Locale.ROOT, "%.0f dBA cannot be", readingDba),
+            throw new InputFault("the meter's reading", Figures.of("%.0f dBA cannot be", readingDba),
                     "type what it shows while the noise plays, 30 to 120");
         return new ListeningLevel(readingDba - gainDb, true);
     }
@@ -75,10 +75,10 @@ public record ListeningLevel(double fullDbSpl, boolean measured) {
         String time = minutes >= 23.5 * 60
                 ? "safe all day"
                 : minutes >= 60
-                        ? String.format(Locale.ROOT, "%.0f h safe today", minutes / 60)
-                        : String.format(Locale.ROOT, "%.0f min safe today", minutes);
-        String heard = dose < 0.01 ? "" : String.format(Locale.ROOT, " · %.0f %% heard", 100 * dose);
-        return String.format(Locale.ROOT, "%.0f dB SPL %s · %s%s", level, measured ? "measured" : "assumed", time,
+                        ? Figures.of("%.0f h safe today", minutes / 60)
+                        : Figures.of("%.0f min safe today", minutes);
+        String heard = dose < 0.01 ? "" : Figures.of(" · %.0f %% heard", 100 * dose);
+        return Figures.of("%.0f dB SPL %s · %s%s", level, measured ? "measured" : "assumed", time,
                 heard);
     }
 

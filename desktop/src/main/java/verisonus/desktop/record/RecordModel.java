@@ -2,7 +2,6 @@ package verisonus.desktop.record;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.IntegerProperty;
@@ -22,6 +21,7 @@ import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.ListeningLevel;
@@ -66,7 +66,7 @@ public final class RecordModel implements AutoCloseable {
         live.play(tone.get());
         playingLive.set(true);
         double card = 1000.0 * latencyFrames / Sound.WORKING_RATE_HZ;
-        checked.set(String.format(Locale.ROOT, latencyFrames > 0
+        checked.set(Figures.of(latencyFrames > 0
                 ? "Live: about %.0f ms from string to ear. It starts low: raise the listening level."
                 : "Live: %.0f ms from string to ear and what the card adds (measure the latency to know it). It starts low: raise the listening level.",
                 live.latencyMs() + card));
@@ -130,7 +130,7 @@ public final class RecordModel implements AutoCloseable {
         }, found -> {
             found.ifPresent(f -> latencyFrames = f);
             checked.set(found.isPresent()
-                    ? String.format(Locale.ROOT, "%.1f ms from output to input, taken out of each take",
+                    ? Figures.of("%.1f ms from output to input, taken out of each take",
                             1000.0 * latencyFrames / Sound.WORKING_RATE_HZ)
                     : "nothing came back: join output and input by a cable, at low level, then try again");
         });

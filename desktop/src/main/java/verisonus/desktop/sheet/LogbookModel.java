@@ -17,6 +17,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 
 /** The logbook: searched, kept to one case, gone back in, branched from, two of its moments side by side. */
@@ -93,7 +94,7 @@ public final class LogbookModel {
         Optional<DerivedTone> b = desk.book().moments().tone(second);
         if (a.isEmpty() || b.isEmpty()) return List.of("Only moments that changed a tone can be compared.");
         List<String> out = new ArrayList<>();
-        out.add(String.format(Locale.ROOT, "Gap %.1f → %.1f JND.", a.get().gap().scoreJnd(), b.get().gap().scoreJnd()));
+        out.add(Figures.of("Gap %.1f → %.1f JND.", a.get().gap().scoreJnd(), b.get().gap().scoreJnd()));
         out.addAll(settings(a.get().tone(), b.get().tone(), desk.rig().get()));
         if (out.size() == 1) out.add("The settings are the same.");
         return out;

@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.LogEntry;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
 
 /** The logbook as a timeline: every change with the gap it left, words beside it, and what can be done from there. */
@@ -92,8 +93,8 @@ final class LogbookView extends BorderPane {
         double after = e.gapAfterJnd().getAsDouble();
         double before = e.gapBeforeJnd().orElse(after);
         return Math.abs(after - before) < WORTH_SHOWING_JND
-                ? String.format(Locale.ROOT, " · %.1f JND", after)
-                : String.format(Locale.ROOT, " · %.1f → %.1f JND", before, after);
+                ? Figures.of(" · %.1f JND", after)
+                : Figures.of(" · %.1f → %.1f JND", before, after);
     }
 
     private MenuButton more(LogEntry e, VBox words) {

@@ -2,7 +2,6 @@ package verisonus.desktop.sheet;
 
 import java.nio.file.Path;
 import java.util.EnumSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.BooleanProperty;

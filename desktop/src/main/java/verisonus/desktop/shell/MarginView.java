@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Medium;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.CaseLine;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -91,7 +92,7 @@ final class MarginView extends BorderPane {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         HBox top = new HBox(6, name, space, Nodes.label(
-                c.gapJnd().map(g -> String.format(Locale.ROOT, "%.1f JND", g)).orElse(""), "quiet", "small"));
+                c.gapJnd().map(g -> Figures.of("%.1f JND", g)).orElse(""), "quiet", "small"));
         VBox words = Nodes.column(3, top);
         if (c.gapJnd().isPresent()) {
             Region bar = new Region();

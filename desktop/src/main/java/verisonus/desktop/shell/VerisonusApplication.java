@@ -10,6 +10,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import verisonus.casebook.store.Casebook;
+import verisonus.core.work.InputFault;
 
 /** The real window on a real screen. */
 public final class VerisonusApplication extends Application {
@@ -27,8 +28,8 @@ public final class VerisonusApplication extends Application {
     @Override
     public void start(Stage stage) {
         CountDownLatch shown = new CountDownLatch(1);
-        Window w = new Window(Casebook.open(Objects.requireNonNull(casebook)), shown);
-        window = w;
+        Window w = opened(stage, Objects.requireNonNull(casebook), shown);
+        w.offerWalk();
         stage.setTitle("Verisonus");
         stage.setMinWidth(1100);
         stage.setMinHeight(700);
@@ -40,6 +41,24 @@ public final class VerisonusApplication extends Application {
         // For measuring the start and for training the cache: one frame, then out.
         if (Boolean.getBoolean("verisonus.first.window.only")) {
             Platform.runLater(() -> Platform.runLater(Platform::exit));
+        }
+    }
+
+    private Window opened(Stage stage, Path file, CountDownLatch shown) {
+        Window w = new Window(Casebook.open(file), shown);
+        w.setOpenBook(other -> exchange(stage, other));
+        window = w;
+        return w;
+    }
+
+    /** Opens another casebook in this one's place; where it cannot be opened this one stays. */
+    private void exchange(Stage stage, Path file) {
+        Window before = Objects.requireNonNull(window);
+        try {
+            stage.setScene(opened(stage, file, new CountDownLatch(0)).scene());
+            before.close();
+        } catch (InputFault e) {
+            before.desk().work().tell(e);
         }
     }
 

@@ -1,7 +1,9 @@
 package verisonus.desktop.shell;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import org.slf4j.Logger;
@@ -62,6 +64,16 @@ public final class Window implements AutoCloseable {
                 work.tell(new IllegalStateException("a fault of this program (" + e + "); what was kept is safe", e));
             }
         }
+    }
+
+    /** @param how opens another casebook in the place of this one */
+    void setOpenBook(Consumer<Path> how) {
+        shell.setOpenBook(how);
+    }
+
+    /** Offers a first walk, where the casebook is the one that ships. */
+    void offerWalk() {
+        if (String.valueOf(book.file().getFileName()).equals("demo.casebook")) shell.offerWalk();
     }
 
     public Scene scene() {

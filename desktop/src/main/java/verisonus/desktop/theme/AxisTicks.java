@@ -2,7 +2,7 @@ package verisonus.desktop.theme;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import verisonus.core.work.Figures;
 
 /** Where an axis is labelled, and how: plain arithmetic, no drawing. */
 public final class AxisTicks {
@@ -34,21 +34,20 @@ public final class AxisTicks {
 
     /** "200", "1 k", "2.5 k". */
     public static String frequency(double hz) {
-        if (hz < 1000) return String.format(Locale.ROOT, "%.0f", hz);
+        if (hz < 1000) return Figures.of("%.0f", hz);
         double k = hz / 1000;
-        return String.format(Locale.ROOT, k == Math.rint(k) ? "%.0f k" : "%.1f k", k);
+        return Figures.of(k == Math.rint(k) ? "%.0f k" : "%.1f k", k);
     }
 
     /** "0:14", with tenths "0:14.2". */
     public static String time(double seconds, boolean tenths) {
         double s = Math.max(0, tenths ? Math.floor(seconds * 10) / 10 : Math.rint(seconds));
         int minutes = (int) (s / 60);
-        return String.format(Locale.ROOT, tenths ? "%d:%04.1f" : "%d:%02.0f", minutes, s - 60 * minutes);
+        return Figures.of(tenths ? "%d:%04.1f" : "%d:%02.0f", minutes, s - 60 * minutes);
     }
 
     /** A plain number without needless decimals. */
     public static String number(double v) {
-        return (v == Math.rint(v) ? String.format(Locale.ROOT, "%.0f", v) : String.format(Locale.ROOT, "%.1f", v))
-                .replace('-', '−');
+        return Figures.read(v == Math.rint(v) ? "%.0f" : "%.1f", v);
     }
 }

@@ -1,7 +1,7 @@
 package verisonus.desktop.theme;
 
-import java.util.Locale;
 import javafx.scene.paint.Color;
+import verisonus.core.work.Figures;
 
 /**
  * The colours of one mode. The reference is always plum, what the player makes always teal, the gap between them ochre.
@@ -33,7 +33,7 @@ public record Inks(Color paper, Color sheet, Color rule, Color ink, Color quiet,
     }
 
     private static String hex(Color c) {
-        return String.format(Locale.ROOT, "#%02x%02x%02x", Math.round(c.getRed() * 255),
+        return Figures.of("#%02x%02x%02x", Math.round(c.getRed() * 255),
                 Math.round(c.getGreen() * 255), Math.round(c.getBlue() * 255));
     }
 

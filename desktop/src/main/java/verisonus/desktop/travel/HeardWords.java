@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.Figures;
 
 /** Do the figures bear out what a listener says of a system? A word that they do not is marked, never refused. */
 final class HeardWords {
@@ -39,8 +40,8 @@ final class HeardWords {
             if (!List.of(lower.split("[^\\p{L}]+", -1)).contains(word)) return;
             double change = t.band(meaning.band()).changeDb();
             if (meaning.more() ? change < BORNE_OUT_DB : change > -BORNE_OUT_DB)
-                against.put(meaning.band(), String.format(Locale.ROOT, "“%s”, though %s are %+.1f dB there", word,
-                        meaning.band().words(), change).replace('-', '−'));
+                against.put(meaning.band(), Figures.read("“%s”, though %s are %+.1f dB there", word,
+                        meaning.band().words(), change));
         });
         return against.isEmpty()
                 ? Optional.empty()

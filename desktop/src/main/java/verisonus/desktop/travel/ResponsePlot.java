@@ -1,11 +1,11 @@
 package verisonus.desktop.travel;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.Travelled;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Theme;
@@ -54,14 +54,14 @@ final class ResponsePlot extends Drawing {
             g.setFill(inks.quiet());
             g.fillText(
                     hz < 1000
-                            ? String.format(Locale.ROOT, "%.0f", hz)
-                            : String.format(Locale.ROOT, "%.1fk", hz / 1000).replace(".0", ""),
+                            ? Figures.of("%.0f", hz)
+                            : Figures.of("%.1fk", hz / 1000).replace(".0", ""),
                     x(hz, w) - 8, h - 4);
         }
         for (double db = 0; db >= -RANGE_DB; db -= 12) {
             double y = y(db, base);
             g.strokeLine(LEFT, y, w - 6, y);
-            g.fillText(String.format(Locale.ROOT, "%.0f", db).replace('-', '−'), 0, y + 4);
+            g.fillText(Figures.read("%.0f", db), 0, y + 4);
         }
         hatch(g, t, w, base, inks);
         if (!t.referenceHeardDb().isEmpty()) curve(g, t.referenceHeardDb(), w, base, inks, true);

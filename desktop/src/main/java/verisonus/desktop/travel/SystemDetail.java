@@ -1,6 +1,5 @@
 package verisonus.desktop.travel;
 
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -19,6 +18,7 @@ import verisonus.core.travel.system.SystemSound;
 import verisonus.core.travel.trim.CabinetCheck;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.travel.trim.TrimWords;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
@@ -137,7 +137,7 @@ final class SystemDetail extends HBox {
     }
 
     private static HBox sentence(TravelFinding f) {
-        Label jnd = Nodes.label(String.format(Locale.ROOT, "%.0f JND", f.jnd()), "quiet", "small");
+        Label jnd = Nodes.label(Figures.of("%.0f JND", f.jnd()), "quiet", "small");
         jnd.setMinWidth(52);
         jnd.setAlignment(Pos.TOP_RIGHT);
         Label words = Nodes.wrapped(f.sentence(), f.kind() == TravelFinding.Kind.GAP ? "quiet" : "ink");
@@ -153,7 +153,7 @@ final class SystemDetail extends HBox {
         if (here && on.get().listenedOn().isPresent()) {
             int limited = SystemSound.limitedHz(on.get().listenedOn().get()).size();
             if (limited > 0)
-                shown(limits, String.format(Locale.ROOT,
+                shown(limits, Figures.of(
                         "%d narrow bands lie beyond what can be taken out of the %s safely: there it sounds as that does",
                         limited, on.get().listenedOn().get().name()));
         }

@@ -31,6 +31,7 @@ import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.travel.trim.TrimSolver;
 import verisonus.core.travel.trim.TrimWords;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
@@ -128,7 +129,7 @@ public final class TravelModel {
             return out;
         }, found -> {
             found.forEach((s, t) -> desk.book().travels().keepTrim(caseId(), s, t));
-            said.set(String.format(Locale.ROOT, "%d of %d systems are within 2 dB once it is turned so.",
+            said.set(Figures.of("%d of %d systems are within 2 dB once it is turned so.",
                     found.values().stream().filter(t -> t.within2Db() > 0).count(), found.size()));
             read();
         });
@@ -140,7 +141,7 @@ public final class TravelModel {
                 .filter(s -> !s.guitarCabinet()).toList();
         solve("Finding one setting for all systems", solver -> solver.on(systems), t -> {
             forAll.set(Optional.of(t));
-            said.set(String.format(Locale.ROOT, t.isEmpty()
+            said.set(Figures.of(t.isEmpty()
                     ? "No one setting helps: as it is, %d of %d systems are within 2 dB."
                     : TrimWords.of(t, desk.rig().get()) + ": within 2 dB on %d of %d.", t.within2Db(),
                     systems.size()));

@@ -2,7 +2,6 @@ package verisonus.desktop.travel;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.HPos;
@@ -33,6 +32,7 @@ import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.trim.Trim;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
@@ -179,9 +179,9 @@ public final class TravelView extends BorderPane {
         String time = minutes >= 1440
                 ? "safe all day"
                 : minutes >= 60
-                        ? String.format(Locale.ROOT, "%.0f h a day are safe", minutes / 60)
-                        : String.format(Locale.ROOT, "%.0f minutes a day are safe", minutes);
-        return String.format(Locale.ROOT, "%.0f dB SPL · %s", dbSpl, time);
+                        ? Figures.of("%.0f h a day are safe", minutes / 60)
+                        : Figures.of("%.0f minutes a day are safe", minutes);
+        return Figures.of("%.0f dB SPL · %s", dbSpl, time);
     }
 
     private void show(List<Travelled> unsorted) {
@@ -239,7 +239,7 @@ public final class TravelView extends BorderPane {
                 ? ""
                 : trim.isEmpty()
                         ? "as it is"
-                        : String.format(Locale.ROOT, "%.1f → %.1f", trim.beforeDb(), trim.afterDb()),
+                        : Figures.of("%.1f → %.1f", trim.beforeDb(), trim.afterDb()),
                 "quiet");
         turned.setTooltip(new Tooltip("colour off by how many dB, before and after what is turned"));
         turned.setMinWidth(66);
@@ -247,11 +247,11 @@ public final class TravelView extends BorderPane {
     }
 
     private static String span(BandChange b) {
-        if (b.toHz() < 1000) return String.format(Locale.ROOT, "%.0f–%.0f Hz", b.fromHz(), b.toHz());
+        if (b.toHz() < 1000) return Figures.of("%.0f–%.0f Hz", b.fromHz(), b.toHz());
         return AxisTicks.number(b.fromHz() / 1000) + "–" + AxisTicks.number(b.toHz() / 1000) + " kHz";
     }
 
     private static String signed(double db) {
-        return String.format(Locale.ROOT, "%+.1f", db).replace('-', '−');
+        return Figures.read("%+.1f", db);
     }
 }

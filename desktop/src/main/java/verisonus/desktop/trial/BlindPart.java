@@ -19,6 +19,7 @@ import verisonus.casebook.exchange.StoredTrial;
 import verisonus.core.trial.blind.StoppingRule;
 import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.trial.blind.TrialResult;
+import verisonus.core.work.Figures;
 import verisonus.desktop.player.Source;
 import verisonus.desktop.theme.Nodes;
 
@@ -63,9 +64,11 @@ final class BlindPart extends VBox implements Asking {
 
     private void setUp(Optional<StoredTrial> left) {
         if (left.isPresent()) {
-            getChildren().addAll(Nodes.wrapped(String.format(Locale.ROOT,
-                    "A trial was left after %d of %d answers (%s). Its order stays sealed.", left.get().trial().of(),
-                    left.get().trial().rule().most(), left.get().passage())), new HBox(10, begin("Go on"), giveUp()));
+            getChildren().addAll(
+                    Nodes.wrapped(Figures.of("A trial was left after %d of %d answers (%s). Its order stays sealed.",
+                            left.get().trial().of(),
+                            left.get().trial().rule().most(), left.get().passage())),
+                    new HBox(10, begin("Go on"), giveUp()));
             return;
         }
         ToggleGroup group = new ToggleGroup();
@@ -164,7 +167,7 @@ final class BlindPart extends VBox implements Asking {
 
     @Override
     public String heading() {
-        return model.asked().map(t -> String.format(Locale.ROOT, "%d of %d: %s", t.trial().of() + 1, t.trial().rule()
+        return model.asked().map(t -> Figures.of("%d of %d: %s", t.trial().of() + 1, t.trial().rule()
                 .most(), t.trial().order().form().words())).orElse("");
     }
 

@@ -3,7 +3,6 @@ package verisonus.desktop.trial;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -22,6 +21,7 @@ import verisonus.core.trial.layers.SecondChain;
 import verisonus.core.trial.layers.TakesApart;
 import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -164,11 +164,10 @@ final class LayersModel {
             return both;
         }, both -> {
             candidates.bring("mine and " + String.join(", ", chain.changed()), both);
-            said.set(String.format(Locale.ROOT,
-                    "Mine now has %s at the right, %+.1f dB; it stands above among what can be compared.",
+            said.set(Figures.read("Mine now has %s at the right, %+.1f dB; it stands above among what can be compared.",
                     String.join(", ", chain
                             .changed()),
-                    chain.gainDb()).replace('-', '−'));
+                    chain.gainDb()));
         });
     }
 

@@ -1,7 +1,6 @@
 package verisonus.desktop.trial;
 
 import java.util.List;
-import java.util.Locale;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -13,6 +12,7 @@ import verisonus.core.travel.MonoLoss;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.trial.layers.LayerMasking;
 import verisonus.core.trial.layers.SecondChain;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -68,8 +68,9 @@ final class LayersPart extends VBox {
 
     private static List<String> worst(List<MonoLoss> mono) {
         return mono.stream().filter(m -> m.band() != NamedBand.SUB).sorted(java.util.Comparator.comparingDouble(
-                MonoLoss::changeDb)).limit(1).map(m -> String.format(Locale.ROOT,
-                        "In mono the %s lose %.1f dB at most: %s.", m.band().words(), -m.changeDb(), m.cause().words()))
+                MonoLoss::changeDb)).limit(1)
+                .map(m -> Figures.of("In mono the %s lose %.1f dB at most: %s.", m.band().words(), -m.changeDb(),
+                        m.cause().words()))
                 .toList();
     }
 

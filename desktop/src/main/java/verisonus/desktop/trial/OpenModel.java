@@ -20,6 +20,7 @@ import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.open.MomentGap;
 import verisonus.core.trial.open.OnlyWhatDiffers;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.Source;
@@ -122,7 +123,7 @@ final class OpenModel {
                     slots.lay(new MatchedSounds(left, 0, Optional.empty()), passage.orElseThrow().span(), false);
                     onlyDifference.set(true);
                     slots.hear(place);
-                    said.set(String.format(Locale.ROOT,
+                    said.set(Figures.of(
                             "Only what they do not share, as loud as it is in the whole: what only %s has lies %s, what"
                                     + " only %s has %s.",
                             one.name(), under(d.get(0)), other.name(), under(d.get(1))));
@@ -139,7 +140,7 @@ final class OpenModel {
     private static String under(OnlyWhatDiffers d) {
         return Double.isInfinite(d.underWholeLu())
                 ? "under hearing"
-                : String.format(Locale.ROOT, "%.0f LU under it", Math.max(0, d.underWholeLu()));
+                : Figures.of("%.0f LU under it", Math.max(0, d.underWholeLu()));
     }
 
     /** Notes where something was heard, and what differs most there. */
@@ -160,7 +161,7 @@ final class OpenModel {
 
     private String words(double atS, List<MomentGap> gap, String first, String second) {
         double on = atS + passage.orElseThrow().span().fromS();
-        return String.format(Locale.ROOT, "%d:%04.1f  ", (int) (on / 60), on % 60) + (gap.isEmpty() || gap.getFirst()
+        return Figures.of("%d:%04.1f  ", (int) (on / 60), on % 60) + (gap.isEmpty() || gap.getFirst()
                 .jnd() < 1
                         ? "no part of the sound differs by a step there"
                         : gap.stream().filter(g -> g.jnd() >= 1).map(g -> g.words(first, second))

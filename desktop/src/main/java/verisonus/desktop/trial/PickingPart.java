@@ -1,7 +1,6 @@
 package verisonus.desktop.trial;
 
 import java.io.File;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.scene.control.ChoiceBox;
@@ -11,6 +10,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.trial.rate.Picking;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
@@ -82,7 +82,7 @@ final class PickingPart extends VBox implements Asking {
 
     @Override
     public String heading() {
-        return model.current().get().map(k -> String.format(Locale.ROOT, "No. %d: keep it?", k.value().said().size()
+        return model.current().get().map(k -> Figures.of("No. %d: keep it?", k.value().said().size()
                 + 1)).orElse("");
     }
 

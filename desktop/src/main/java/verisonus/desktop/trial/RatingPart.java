@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.trial.rate.RatingResult;
 import verisonus.core.trial.rate.RatingTrial;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -38,7 +39,7 @@ final class RatingPart extends VBox implements Asking {
         now.filter(k -> k.value().isEnded()).ifPresent(k -> result(k.value()));
         Optional<Kept<RatingTrial>> left = now.filter(k -> !k.value().isEnded());
         if (left.isPresent()) {
-            getChildren().addAll(Nodes.wrapped(String.format(Locale.ROOT, "A rating was left after %d of %d rounds.",
+            getChildren().addAll(Nodes.wrapped(Figures.of("A rating was left after %d of %d rounds.",
                     left
                             .get().value().given().size(),
                     left.get().value().rounds())), EarNodes.row(
@@ -81,7 +82,7 @@ final class RatingPart extends VBox implements Asking {
     @Override
     public String heading() {
         return model.current().get()
-                .map(k -> String.format(Locale.ROOT, "Round %d of %d: how near does each come to the"
+                .map(k -> Figures.of("Round %d of %d: how near does each come to the"
                         + " record?", k.value().given().size() + 1, k.value().rounds()))
                 .orElse("");
     }

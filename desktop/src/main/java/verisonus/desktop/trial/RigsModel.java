@@ -17,6 +17,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.trial.rate.RatingResult;
 import verisonus.core.trial.rate.RatingTrial;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 
@@ -99,7 +100,7 @@ final class RigsModel {
 
     private Optional<String> rated(long caseId, String name) {
         return rating(caseId).flatMap(r -> r.rows().stream().filter(x -> x.name().equals(name)).findFirst())
-                .map(x -> String.format(java.util.Locale.ROOT, "%.0f", x.mean()));
+                .map(x -> Figures.of("%.0f", x.mean()));
     }
 
     void feels(Row row, int feel) {

@@ -1,13 +1,13 @@
 package verisonus.desktop.trial;
 
 import java.util.List;
-import java.util.Locale;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.GearKind;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
 
 /** Rigs in a table: what each costs, weighs and takes, and what ears and fingers said of it. */
@@ -43,7 +43,7 @@ final class RigsPart extends VBox {
         name.setTooltip(new Tooltip(String.join(" → ", r.build().order())));
         name.setMaxWidth(330);
         table.add(name, 0, line);
-        cell(String.format(Locale.ROOT, "%.1f", r.build().gapJnd()), 1, line,
+        cell(Figures.of("%.1f", r.build().gapJnd()), 1, line,
                 r.build().gapJnd() >= 1 ? "gap-ink" : "ink");
         cell(r.blind().orElse("–"), 2, line, "quiet");
         cell(r.rated().orElse("–"), 3, line, "quiet");
@@ -76,6 +76,6 @@ final class RigsPart extends VBox {
     }
 
     private static String known(double v, String form) {
-        return v > 0 ? String.format(Locale.ROOT, form, v) : "–";
+        return v > 0 ? Figures.of(form, v) : "–";
     }
 }

@@ -3,7 +3,6 @@ package verisonus.desktop.trial;
 import java.nio.file.Path;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -15,6 +14,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.trial.setup.Nudge;
 import verisonus.core.trial.setup.SetUpWalk;
+import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 
@@ -95,15 +95,13 @@ final class SetUpModel {
                 : " It is another playing, so this is rough: send the take through the rig to know"
                         + " better.";
         if (n.isEnough())
-            return String.format(Locale.ROOT, "The rig lies %.1f steps from the tone: leave it.", n.beforeJnd()) + how;
+            return Figures.of("The rig lies %.1f steps from the tone: leave it.", n.beforeJnd()) + how;
         if (n.turns().isEmpty())
-            return String.format(Locale.ROOT,
-                    "The rig lies %.1f steps from the tone, and no single control explains it:"
-                            + " look at what is plugged into what, and at the microphone.",
+            return Figures.of("The rig lies %.1f steps from the tone, and no single control explains it:"
+                    + " look at what is plugged into what, and at the microphone.",
                     n.beforeJnd()) + how;
-        return String.format(Locale.ROOT,
-                "The rig lies %.1f steps from the tone; with this turned, about %.1f. Then record it"
-                        + " once more.",
+        return Figures.of("The rig lies %.1f steps from the tone; with this turned, about %.1f. Then record it"
+                + " once more.",
                 n.beforeJnd(), n.afterJnd()) + how;
     }
 

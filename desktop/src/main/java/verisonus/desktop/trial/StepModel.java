@@ -2,7 +2,6 @@ package verisonus.desktop.trial;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -26,6 +25,7 @@ import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.step.OwnSteps;
 import verisonus.core.trial.step.StepSearch;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -185,7 +185,7 @@ final class StepModel {
             String what = k.value().what().replace('/', ' ');
             out.add(s.isBeyond()
                     ? what + ": not told even at half of its way"
-                    : String.format(Locale.ROOT, "%s: %.1f %% of its way, between %.1f and %.1f, from %d answers", what,
+                    : Figures.of("%s: %.1f %% of its way, between %.1f and %.1f, from %d answers", what,
                             100 * s.step(), 100 * s.step() / s.factor(), 100 * s.step() * s.factor(), s.answers()
                                     .size()));
         }
@@ -199,9 +199,10 @@ final class StepModel {
         own.get().byAttribute().forEach((a, o) -> {
             Optional<GapRow> row = open.flatMap(OpenCase::tone).flatMap(t -> t.gap().find(a));
             String name = a.isBand() ? a.playersWords() : a.words();
-            out.add(name + ": " + o.words() + row.map(r -> String.format(Locale.ROOT,
-                    "; the gap of %.1f steps is %.1f of yours", r.audibility(), r.audibility() / o.factor())).orElse(
-                            ""));
+            out.add(name + ": " + o.words()
+                    + row.map(r -> Figures.of("; the gap of %.1f steps is %.1f of yours", r.audibility(),
+                            r.audibility() / o.factor())).orElse(
+                                    ""));
         });
         return out;
     }

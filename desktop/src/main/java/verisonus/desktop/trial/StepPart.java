@@ -1,7 +1,6 @@
 package verisonus.desktop.trial;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.scene.control.ChoiceBox;
@@ -10,6 +9,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.trial.step.StepSearch;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Nodes;
 
@@ -64,7 +64,7 @@ final class StepPart extends VBox implements Asking {
 
     @Override
     public String heading() {
-        return model.current().get().map(k -> String.format(Locale.ROOT, "No. %d of %d at most: which has more %s?", k
+        return model.current().get().map(k -> Figures.of("No. %d of %d at most: which has more %s?", k
                 .value().search().answers().size() + 1, StepSearch.MOST, k.value().what().replace('/', ' ')))
                 .orElse("");
     }

@@ -3,7 +3,6 @@ package verisonus.desktop.trial;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.random.RandomGenerator;
@@ -29,6 +28,7 @@ import verisonus.core.trial.blind.BlindTrial;
 import verisonus.core.trial.blind.MatchedPassages;
 import verisonus.core.trial.blind.StoppingRule;
 import verisonus.core.trial.blind.TrialForm;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
@@ -155,13 +155,13 @@ public final class TrialModel {
 
     private String level() {
         ListeningLevel l = desk.player().level().get();
-        return String.format(Locale.ROOT, "%.0f dB SPL %s", l.dbSpl(desk.player().levelDb().get()), l.measured()
+        return Figures.of("%.0f dB SPL %s", l.dbSpl(desk.player().levelDb().get()), l.measured()
                 ? "measured"
                 : "assumed");
     }
 
     private String words(PlayerModel.Span span) {
-        return String.format(Locale.ROOT, "%.1f–%.1f s%s%s%s", span.fromS(), span.toS(),
+        return Figures.of("%.1f–%.1f s%s%s%s", span.fromS(), span.toS(),
                 against.get().equals(MINE) ? "" : ", " + against.get(),
                 around.get() == Around.ALONE ? "" : ", " + around.get().words(),
                 desk.heardOn().get().map(HeardOn::system).map(p -> ", on the " + p.name()).orElse(""));
@@ -286,7 +286,7 @@ public final class TrialModel {
         return desk.open().get().flatMap(OpenCase::tone).map(d -> d.gap().rows()).orElse(List.of()).stream()
                 .filter(r -> r.audibility() >= TELLTALE_JND)
                 .sorted(Comparator.comparingDouble(GapRow::audibility).reversed()).limit(GAVE_AWAY)
-                .map(r -> String.format(Locale.ROOT, "%s (%.1f JND)",
+                .map(r -> Figures.of("%s (%.1f JND)",
                         r.attribute().isBand() ? r.attribute().playersWords() : r.attribute().words(),
                         r.audibility()))
                 .toList();

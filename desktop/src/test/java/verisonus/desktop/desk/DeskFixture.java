@@ -7,12 +7,13 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Block;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -63,6 +64,20 @@ public final class DeskFixture implements AutoCloseable {
                 "Derived");
         desk.refresh();
         settle();
+    }
+
+    /** Marks most of the reference as the region to study. */
+    public void mark() {
+        book.addRegion(open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        desk.refresh();
+        settle();
+    }
+
+    /** Keeps a small tone whose gap is not known. */
+    public void keepTone() {
+        keepTone(new Tone("t", List.of(Block.of("chiming edge").with("gain", 4).with("treble", 5),
+                Block.of("2×12 open"), Block.of("dynamic microphone").with("level", -3))),
+                new GapLedger(List.of(), 0));
     }
 
     private void handOver(Runnable r) {

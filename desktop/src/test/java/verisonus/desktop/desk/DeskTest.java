@@ -3,18 +3,13 @@ package verisonus.desktop.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
-import verisonus.core.sound.SoundWriter;
 import verisonus.desktop.player.Source;
 
 class DeskTest {
@@ -54,36 +49,6 @@ class DeskTest {
         assertThat(fixture.open().media()).isEmpty();
         assertThat(desk().cases()).hasSize(2);
         assertThat(desk().player().has(Source.REFERENCE)).isFalse();
-    }
-
-    @Nested
-    class DroppedFiles {
-        private Path wav(String name) throws IOException {
-            return Files.write(dir.resolve(name),
-                    SoundWriter.encode(DeskFixture.notes(2, 0.3), SoundWriter.Format.WAV_16));
-        }
-
-        @Test
-        void becomeReferenceThenDiThenBacking() throws IOException {
-            desk().addCase("Another");
-            fixture.settle();
-            desk().addFiles(List.of(wav("one.wav"), wav("two.wav"), wav("three.wav")));
-            fixture.settle();
-            assertThat(fixture.open().media()).extracting(Medium::role).containsExactly(Medium.Role.REFERENCE,
-                    Medium.Role.DI, Medium.Role.BACKING);
-            assertThat(desk().sounds().get().reference()).isPresent();
-            assertThat(desk().player().hasBacking().get()).isTrue();
-        }
-
-        @Test
-        void thatAreNoSoundAreNamedAndNothingIsLost() throws IOException {
-            Path text = Files.writeString(dir.resolve("letter.txt"), "dear sir");
-            int before = fixture.book().logbook().size();
-            desk().addFiles(List.of(text));
-            fixture.settle();
-            assertThat(desk().work().fault().get()).contains("letter.txt");
-            assertThat(fixture.book().logbook()).hasSize(before);
-        }
     }
 
     @Nested

@@ -1,7 +1,7 @@
 package verisonus.casebook.sheet.write;
 
-import java.util.Locale;
 import verisonus.casebook.sheet.page.Drawing;
+import verisonus.core.work.Figures;
 
 /** A drawing as SVG that stands in an HTML page; its title and what its curves are is said to those who cannot see it. */
 final class SvgDrawing {
@@ -63,7 +63,7 @@ final class SvgDrawing {
     }
 
     private static void add(StringBuilder out, String format, Object... values) {
-        out.append(String.format(Locale.ROOT, format, values));
+        out.append(Figures.of(format, values));
     }
 
     static String escaped(String text) {

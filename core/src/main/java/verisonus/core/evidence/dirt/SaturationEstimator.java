@@ -8,11 +8,11 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * How driven is it? {@link SaturationFeatures}, standardised, with their squares, through a ridge regression to the drive
@@ -66,7 +66,7 @@ public final class SaturationEstimator {
         double drive = Math.clamp(MODEL.driveDb(heard) + flattened(heard), -6, 45);
         SaturationReading reading = SaturationReading.ofDrive(drive);
         double crest = Decibels.fromAmplitude(sound.peak() / (sound.rms() + 1e-12));
-        return Finding.present(reading, 0.7, String.format(Locale.ROOT,
+        return Finding.present(reading, 0.7, Figures.of(
                 "how flat the peaks are (crest %.1f dB), how narrow the levels, how full the gaps between partials",
                 crest));
     }
@@ -79,8 +79,8 @@ public final class SaturationEstimator {
         double[] heard = SaturationFeatures.of(sound);
         double[] played = SaturationFeatures.of(take);
         double drive = Math.clamp(PAIRED.driveDb(SaturationFeatures.against(heard, played)) + flattened(heard), -6, 45);
-        return Finding.present(SaturationReading.ofDrive(drive), 0.85, String.format(Locale.ROOT,
-                "peaks stand %.1f dB over the mean, %.1f dB in the dry take", heard[0], played[0]));
+        return Finding.present(SaturationReading.ofDrive(drive), 0.85,
+                Figures.of("peaks stand %.1f dB over the mean, %.1f dB in the dry take", heard[0], played[0]));
     }
 
     /** The crest goes on falling where all else has come to its end: it alone orders the heaviest drives. */

@@ -3,7 +3,6 @@ package verisonus.core.evidence.echo;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.evidence.signs.Cepstrum;
 import verisonus.core.evidence.signs.Finding;
@@ -12,6 +11,7 @@ import verisonus.core.evidence.signs.Network;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Is there an echo, how late, how loud, how often? Peaks of the {@link Cepstrum} between 60 and 1300 ms are
@@ -69,8 +69,10 @@ public final class EchoEstimator {
         Finding<EchoReading> found = report(s, source, broad, first, plot);
         EchoReading r = found.value().orElseThrow();
         if (r.timeMs() < FLUTTER_MS && r.feedbackPercent() > FLUTTER_PERCENT) {
-            return Finding.<EchoReading>unknown(String.format(Locale.ROOT,
-                    "what comes back every %.0f ms comes back so often that it is rather a small space", r.timeMs()))
+            return Finding
+                    .<EchoReading>unknown(Figures.of(
+                            "what comes back every %.0f ms comes back so often that it is rather a small space",
+                            r.timeMs()))
                     .shownBy(plot);
         }
         Optional<EchoReading> second = second(judged, first).map(j -> reading(s, source, broad, j.lag()));
@@ -185,9 +187,10 @@ public final class EchoEstimator {
             Plot plot) {
         EchoReading reading = reading(s, source, broad, best.lag);
         Plot marked = new Plot(plot.title(), plot.xUnit(), plot.x(), plot.y(), new double[]{reading.timeMs()});
-        return Finding.present(reading, Math.min(0.98, best.probability), String.format(Locale.ROOT,
-                "%.1f ms later the recording resembles itself, after every note and at the same ratio",
-                reading.timeMs())).shownBy(marked);
+        return Finding.present(reading, Math.min(0.98, best.probability),
+                Figures.of("%.1f ms later the recording resembles itself, after every note and at the same ratio",
+                        reading.timeMs()))
+                .shownBy(marked);
     }
 
     private static EchoReading reading(Sound s, Cepstrum.Source source, Cepstrum broad, int near) {

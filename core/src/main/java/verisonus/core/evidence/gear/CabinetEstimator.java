@@ -1,9 +1,9 @@
 package verisonus.core.evidence.gear;
 
-import java.util.Locale;
 import verisonus.core.evidence.level.SpectrumEstimator;
 import verisonus.core.evidence.level.SpectrumReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.work.Figures;
 
 /**
  * Has it gone through a loudspeaker? A guitar speaker falls by 20 dB and more an octave above 4 to 5 kHz; pickups and amps do
@@ -30,7 +30,7 @@ public final class CabinetEstimator {
             steepest = Math.min(steepest, twice - s.levelAt(from));
         }
         double from = corner(s, hz);
-        String reason = String.format(Locale.ROOT, "above %.0f Hz the highs fall %.0f dB an octave", from, -steepest);
+        String reason = Figures.of("above %.0f Hz the highs fall %.0f dB an octave", from, -steepest);
         if (steepest < STEEP_DB) {
             return Finding.present(new CabinetReading(-steepest, from),
                     Math.clamp(0.6 - (steepest - STEEP_DB) / 25, 0.6,

@@ -3,6 +3,7 @@ package verisonus.core.evidence.gear;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.level.SpectrumReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.work.Figures;
 
 /**
  * What kind of pickup it sounds like: evidence, not certainty, since amp and treble control do the same.
@@ -23,7 +24,6 @@ public record PickupReading(boolean bright, double biteDb) {
         if (clear < 2) return Finding.unknown("neither bright nor dark enough to say");
         return Finding.present(new PickupReading(bite > limit, bite), Math.clamp(0.5 + clear / 40 - 0.2 * driven, 0.35,
                 0.75),
-                String.format(java.util.Locale.ROOT,
-                        "%.0f dB at 2.5–5 kHz against the middle; amp and treble do the same", bite));
+                Figures.of("%.0f dB at 2.5–5 kHz against the middle; amp and treble do the same", bite));
     }
 }

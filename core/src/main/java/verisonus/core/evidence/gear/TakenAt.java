@@ -1,10 +1,10 @@
 package verisonus.core.evidence.gear;
 
-import java.util.Locale;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.work.Figures;
 
 /** Where along the way from string to room a track was taken. */
 public enum TakenAt {
@@ -37,7 +37,7 @@ public enum TakenAt {
                     "the highs fall as a speaker makes them"
                             + (room ? ", and a short space rings behind" : ", and no short space rings behind"));
         }
-        String why = String.format(Locale.ROOT, "no speaker's fall, dirt %.2f", driven);
+        String why = Figures.of("no speaker's fall, dirt %.2f", driven);
         if (driven > 0.4) return Finding.present(AMP_OUTPUT, 0.7 * cabinet.confidence(), why);
         return Finding.present(driven < 0.2 ? PICKUPS : PREAMP, 0.7 * cabinet.confidence(), why);
     }

@@ -3,12 +3,12 @@ package verisonus.core.evidence.level;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
+import verisonus.core.work.Figures;
 
 /**
  * Is there mains hum? A hum line stands at a multiple of 50 or 60 Hz in every moment, so its low quantile over time stays above its
@@ -39,8 +39,8 @@ public final class HumEstimator {
             return Finding.absent(0.93, "nothing steady stands at multiples of 50 or 60 Hz");
         }
         HumReading reading = new HumReading(best.mainsHz, Decibels.fromPower(best.power));
-        return Finding.present(reading, best.count >= 4 ? 0.95 : 0.8, String.format(Locale.ROOT,
-                "%d steady lines at multiples of %.0f Hz, whatever is played", best.count, best.mainsHz));
+        return Finding.present(reading, best.count >= 4 ? 0.95 : 0.8,
+                Figures.of("%d steady lines at multiples of %.0f Hz, whatever is played", best.count, best.mainsHz));
     }
 
     private static float[] quantiles(float[][] power, int bins) {

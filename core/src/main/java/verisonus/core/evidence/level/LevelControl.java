@@ -1,11 +1,11 @@
 package verisonus.core.evidence.level;
 
 import java.util.Arrays;
-import java.util.Locale;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.LevelCurve;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * What was done to the level besides playing.
@@ -39,7 +39,7 @@ public record LevelControl(Finding<Double> gate, Finding<Double> compressor) {
             }
         }
         if (pauses == 0) return Finding.unknown("no pause in which a gate could shut");
-        String why = String.format(Locale.ROOT, "%d of %d pauses begin within 60 ms", Math.min(shuts, pauses), pauses);
+        String why = Figures.of("%d of %d pauses begin within 60 ms", Math.min(shuts, pauses), pauses);
         if (shuts >= Math.max(2, pauses / 2)) return Finding.present((double) shuts, 0.8, why);
         return Finding.absent(0.75, why);
     }
@@ -49,7 +49,7 @@ public record LevelControl(Finding<Double> gate, Finding<Double> compressor) {
         if (dirt.value().isEmpty()) return Finding.unknown("the dirt is not known, which narrows the level too");
         double expected = 22 - 14 * dirt.value().get().index();
         double narrower = expected - d.envelopeSpreadDb();
-        String why = String.format(Locale.ROOT, "loud to soft spans %.0f dB; this dirt alone leaves about %.0f",
+        String why = Figures.of("loud to soft spans %.0f dB; this dirt alone leaves about %.0f",
                 d.envelopeSpreadDb(), expected);
         if (dirt.value().get().index() > 0.5) return Finding.unknown("dirt does the same: " + why);
         if (narrower > 8) return Finding.present(narrower, 0.6, why);

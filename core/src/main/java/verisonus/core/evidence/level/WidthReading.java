@@ -1,10 +1,10 @@
 package verisonus.core.evidence.level;
 
 import java.util.Arrays;
-import java.util.Locale;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
+import verisonus.core.work.Figures;
 
 /**
  * How a stereo guitar came to be wide.
@@ -41,11 +41,11 @@ public record WidthReading(Origin kind, double likeness) {
         }
         double balance = balanceDb(sound);
         if (Math.abs(balance) > 3 && s.correlation() > 0.9) {
-            return Finding.present(new WidthReading(Origin.ASIDE, 1), 0.9, String.format(Locale.ROOT,
-                    "one side is %.0f dB louder and the same", Math.abs(balance)));
+            return Finding.present(new WidthReading(Origin.ASIDE, 1), 0.9,
+                    Figures.of("one side is %.0f dB louder and the same", Math.abs(balance)));
         }
         double likeness = likeness(sound);
-        String why = String.format(Locale.ROOT, "the sides' spectra agree %.2f from moment to moment, correlation %.2f",
+        String why = Figures.of("the sides' spectra agree %.2f from moment to moment, correlation %.2f",
                 likeness, s.correlation());
         if (likeness > 0.93) {
             return Finding.present(new WidthReading(Origin.WIDENED, likeness),

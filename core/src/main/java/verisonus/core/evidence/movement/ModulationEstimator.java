@@ -2,7 +2,6 @@ package verisonus.core.evidence.movement;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.notes.TempoReading;
@@ -10,6 +9,7 @@ import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Does something move the sound to and fro? {@link ModulationFeatures} (sway of the level, of lows against highs, of pitch, of
@@ -159,6 +159,6 @@ public final class ModulationEstimator {
     }
 
     private static String said(String pattern, double figure) {
-        return String.format(Locale.ROOT, pattern, figure);
+        return Figures.of(pattern, figure);
     }
 }

@@ -1,11 +1,11 @@
 package verisonus.core.evidence.notes;
 
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.OnsetCurve;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * How fast is it played? Autocorrelation of the onset curve, scored at multiples of a candidate beat with a log-normal
@@ -43,8 +43,9 @@ public final class TempoEstimator {
         // Set by how often it was right on made-up playing: surer than it looks.
         double raw = Math.clamp(0.35 + 0.55 * (strength - 0.15) / 0.35, 0.2, 0.9);
         double confidence = Math.min(0.97, 0.66 + 1.4 * (raw - 0.39));
-        return Finding.present(new TempoReading(bpm, alternative), confidence, String.format(Locale.ROOT,
-                "the beginnings of notes repeat at this beat; %.0f BPM fits too", alternative))
+        return Finding
+                .present(new TempoReading(bpm, alternative), confidence,
+                        Figures.of("the beginnings of notes repeat at this beat; %.0f BPM fits too", alternative))
                 .shownBy(new Plot("how well a beat fits", "BPM", bpms, scores, new double[]{bpm}));
     }
 

@@ -1,10 +1,10 @@
 package verisonus.core.evidence.notes;
 
-import java.util.Locale;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
+import verisonus.core.work.Figures;
 
 /**
  * How far is the guitar from A = 440 Hz? Spectral peaks from 70 to 1500 Hz vote with their deviation from the nearest
@@ -34,8 +34,9 @@ public final class TuningEstimator {
         for (int i = 0; i < 200; i++) cents[i] = (i - 100) * 0.5;
         // Within 3 cents on 97 of 100 made-up recordings, however flat the votes lie.
         double confidence = Math.clamp(0.88 + share, 0.6, 0.97);
-        return Finding.present(new TuningReading(offset), confidence, String.format(Locale.ROOT,
-                "the partials gather %.1f cents from the equal-tempered grid", offset))
+        return Finding
+                .present(new TuningReading(offset), confidence,
+                        Figures.of("the partials gather %.1f cents from the equal-tempered grid", offset))
                 .shownBy(new Plot("where partials fall between semitones", "cents", cents, smooth,
                         new double[]{offset}));
     }

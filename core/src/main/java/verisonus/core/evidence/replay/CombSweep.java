@@ -1,12 +1,12 @@
 package verisonus.core.evidence.replay;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.work.Figures;
 
 /**
  * Do notches sweep through the sound? What the fit leaves, by a sixth of an octave and 80 ms, is compared with the response of four
@@ -271,7 +271,7 @@ final class CombSweep {
         boolean agree = Math.abs(s.rateHz / suspectedHz - 1) < NEAR;
         double over = s.standing.statistic() - s.standing.mean();
         if (!agree || s.standing.z() < CONFIRMED_Z || over < LEAST) return Optional.empty();
-        return Optional.of(present(s, CONFIRMED, String.format(Locale.ROOT,
+        return Optional.of(present(s, CONFIRMED, Figures.of(
                 "notches sweep through the sound %.2f times a second, as the recording alone shows too", suspectedHz)));
     }
 
@@ -280,7 +280,7 @@ final class CombSweep {
         if (s.standing.z() < ASKED_Z || over < LEAST)
             return Finding.unknown(
                     "no sweep stands out; a faint or very slow one, or one in front of other effects, would not show");
-        String said = String.format(Locale.ROOT, "notches sweep through the sound %.2f times a second", s.rateHz);
+        String said = Figures.of("notches sweep through the sound %.2f times a second", s.rateHz);
         if (s.standing.z() < (s.rateHz < SLOW_HZ ? SURE_Z : FOUND_Z)) return Finding.unknown(said + ", perhaps");
         return present(s, s.standing.z() < SURE_Z ? 0.75 : 0.95, said);
     }

@@ -1,11 +1,11 @@
 package verisonus.core.evidence.replay;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.work.Figures;
 
 /**
  * Does the level sway at a steady rate, in all bands together (tremolo) or lows against highs (harmonic tremolo)? What the fit leaves is
@@ -262,7 +262,7 @@ final class LevelSway {
         return Finding.present(new ModulationReading(opposed ? ModulationKind.HARMONIC_TREMOLO : ModulationKind.TREMOLO,
                 OptionalDouble.of(s.rateHz), OptionalDouble.of(Math.min(100, depth))),
                 s.standing.z() >= SURE_Z ? 0.97 : 0.9,
-                String.format(Locale.ROOT, opposed
+                Figures.of(opposed
                         ? "lows and highs sway against each other %.2f times a second, by %.0f dB, which the take does not"
                         : "the level sways %.2f times a second, by %.0f dB, which the take does not", s.rateHz,
                         2 * s.amplitude * 10 / Math.log(10)));

@@ -1,7 +1,6 @@
 package verisonus.core.evidence.replay;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
@@ -9,6 +8,7 @@ import verisonus.core.evidence.movement.PitchSway;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Does the pitch sway at one rate through all notes? A finger begins anew on every note, a machine does not. Output: rate in Hz, swing
@@ -104,8 +104,8 @@ final class PitchSwayAcrossNotes {
         if (!steady || swing < LEAST_CENTS) return none;
         return Finding.present(new ModulationReading(ModulationKind.VIBRATO, OptionalDouble.of(hz),
                 OptionalDouble.of(Math.min(100, swing))), 0.85,
-                String.format(Locale.ROOT,
-                        "the pitch sways %.1f cents to either side, %.2f times a second, on through all notes", swing,
+                Figures.of("the pitch sways %.1f cents to either side, %.2f times a second, on through all notes",
+                        swing,
                         hz));
     }
 

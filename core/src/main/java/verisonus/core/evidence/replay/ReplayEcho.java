@@ -2,13 +2,13 @@ package verisonus.core.evidence.replay;
 
 import java.util.Arrays;
 import java.util.LinkedHashSet;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Plot;
+import verisonus.core.work.Figures;
 
 /**
  * Is there an echo, by two witnesses that fail in different ways: energy that comes later than the replay explains ({@link RepeatEnergy}),
@@ -64,7 +64,7 @@ final class ReplayEcho {
                 - level(3, DirectFit.FIRST_COPY, DirectFit.DIRECT) - level(4, DirectFit.FIRST_COPY, DirectFit.DIRECT);
         EchoReading reading = new EchoReading(c.ms, feedback, Math.min(0, level), false,
                 new EchoReading.Character(Math.clamp(darker / 2, 0, 18), true), Optional.empty());
-        return Finding.present(reading, confidence(c.score()), String.format(Locale.ROOT,
+        return Finding.present(reading, confidence(c.score()), Figures.of(
                 "what was played comes back %d ms later, %.0f dB under the note, which the take does not explain", c.ms,
                 -level)).shownBy(plot(c.ms));
     }

@@ -3,10 +3,10 @@ package verisonus.core.evidence.replay;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.space.ReverbReading;
+import verisonus.core.work.Figures;
 
 /**
  * Is there a space? Only where the replay rang and has fallen silent can a tail be told from strings that ring on: those cells are
@@ -184,8 +184,7 @@ final class ReplayReverb {
             double confidence = with.decayS >= 2 && with.tailDb >= -16 ? 0.4 : 0.8;
             return Finding.present(new ReverbReading(with.decayS, OptionalDouble.of(10.0 * with.late),
                     OptionalDouble.of(levelDb(with))), confidence,
-                    String.format(Locale.ROOT,
-                            "where notes of the take have stopped, the recording rings on for about %.1f s",
+                    Figures.of("where notes of the take have stopped, the recording rings on for about %.1f s",
                             with.decayS));
         }
         if (cells.size() >= ENOUGH_CELLS && relative < 0.02)

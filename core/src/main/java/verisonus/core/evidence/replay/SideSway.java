@@ -1,12 +1,11 @@
 package verisonus.core.evidence.replay;
 
-import java.util.Arrays;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Do two copies sway against each other, left and right? Their sum hardly moves, but their difference rises and falls as
@@ -122,8 +121,7 @@ final class SideSway {
         double hz = SLOWEST_HZ * Math.pow(STEP, best);
         return Finding.present(new ModulationReading(ModulationKind.CHORUS, OptionalDouble.of(hz),
                 OptionalDouble.of(Math.min(100, 100 * width[best] / 3))), 0.8,
-                String.format(Locale.ROOT,
-                        "left and right sway against each other %.2f times a second", hz));
+                Figures.of("left and right sway against each other %.2f times a second", hz));
     }
 
     private static double likeness(float[][] x, int[] used, float[] sway, double widthMs) {

@@ -1,7 +1,6 @@
 package verisonus.core.evidence.space;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.signs.Finding;
@@ -10,6 +9,7 @@ import verisonus.core.evidence.signs.OctaveEnergies;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.StraightLine;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Is there a space, and how long does it ring? A stopped string falls at once, a reverberant tail never faster than its own
@@ -56,7 +56,7 @@ public final class ReverbEstimator {
         double[] fall = fastest(sound);
         Plot plot = plot(fall);
         if (p[0] >= SURE) {
-            return Finding.<ReverbReading>absent(Math.min(p[0], MOST_ABSENT), String.format(Locale.ROOT,
+            return Finding.<ReverbReading>absent(Math.min(p[0], MOST_ABSENT), Figures.of(
                     "stopped notes fall %.0f dB within 0.4 s: nothing rings behind them; a short room would hardly show",
                     -fall[40])).shownBy(plot);
         }
@@ -72,7 +72,7 @@ public final class ReverbEstimator {
         boolean stopped = tail.get().offsetDb < UNDER_DB;
         return Finding.present(new ReverbReading(decay, OptionalDouble.empty(), OptionalDouble.empty()),
                 Math.min(1 - p[0], stopped ? MOST_WITH_STOPPED_NOTE : MOST_RINGING),
-                String.format(Locale.ROOT, "no note falls faster than %.0f dB within 0.4 s%s", -fall[40],
+                Figures.of("no note falls faster than %.0f dB within 0.4 s%s", -fall[40],
                         stopped ? "" : "; strings left to ring would do that too"))
                 .shownBy(plot);
     }

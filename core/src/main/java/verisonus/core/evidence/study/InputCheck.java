@@ -1,11 +1,11 @@
 package verisonus.core.evidence.study;
 
-import java.util.Locale;
 import java.util.OptionalDouble;
 import verisonus.core.evidence.notes.TuningEstimator;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.SoftestTenth;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * Is an input fit to record from? A few seconds of hard playing and of rest are enough.
@@ -61,7 +61,7 @@ public record InputCheck(Fitness verdict, double peakDbfs, double noiseDbfs, Opt
     public boolean isInTune() { return centsOff.isEmpty() || Math.abs(centsOff.getAsDouble()) <= OUT_OF_TUNE_CENTS; }
 
     private static String minus(String pattern, double db) {
-        return String.format(Locale.ROOT, pattern, db).replace('-', '−');
+        return Figures.read(pattern, db);
     }
 
     /** "good …; noise −71 dBFS; 3 cents flat". */
@@ -75,7 +75,7 @@ public record InputCheck(Fitness verdict, double peakDbfs, double noiseDbfs, Opt
                 : "; rest for a moment to read the noise");
         centsOff.ifPresent(c -> out.append(Math.abs(c) <= OUT_OF_TUNE_CENTS
                 ? "; in tune"
-                : String.format(Locale.ROOT, "; %.0f cents %s: tune first", Math.abs(c), c > 0 ? "sharp" : "flat")));
+                : Figures.of("; %.0f cents %s: tune first", Math.abs(c), c > 0 ? "sharp" : "flat")));
         return out.toString();
     }
 }

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.evidence.study.Passage.Purpose;
+import verisonus.core.work.Figures;
 
 /**
  * Where in a recording should one listen? Reads the {@link Course}: the guitar stands alone where {@link AloneBars} say
@@ -79,10 +79,9 @@ public final class PassageFinder {
         double alone = mean(c.alone(), from, to);
         double seconds = (to - from) * c.stepS();
         double score = Math.clamp(alone * Math.min(1, 0.5 + seconds / 16), 0, 1);
-        return new Passage(Purpose.CORE_TONE, from * c.stepS(), to * c.stepS(), score, String.format(Locale.ROOT,
-                alone > SURELY
-                        ? "for %.1f s the guitar stands alone"
-                        : "for %.1f s the guitar probably stands alone; a held keyboard would hardly be noticed",
+        return new Passage(Purpose.CORE_TONE, from * c.stepS(), to * c.stepS(), score, Figures.of(alone > SURELY
+                ? "for %.1f s the guitar stands alone"
+                : "for %.1f s the guitar probably stands alone; a held keyboard would hardly be noticed",
                 seconds));
     }
 
@@ -104,8 +103,8 @@ public final class PassageFinder {
             double fall = level[t] - low;
             if (seconds >= SHORTEST_TAIL_S && fall >= 12) {
                 out.add(new Passage(Purpose.ECHO_TAIL, t * c.stepS(), (end + 1) * c.stepS(),
-                        Math.clamp(0.3 + seconds / 4, 0, 1), String.format(Locale.ROOT,
-                                "falls %.0f dB in %.1f s and no note begins: repeats and a space can be heard alone",
+                        Math.clamp(0.3 + seconds / 4, 0, 1),
+                        Figures.of("falls %.0f dB in %.1f s and no note begins: repeats and a space can be heard alone",
                                 fall, seconds)));
             }
             if (end > t) t = end;
@@ -129,7 +128,7 @@ public final class PassageFinder {
             if (seconds >= SHORTEST_NOISE_S) {
                 out.add(new Passage(Purpose.NOISE, start * c.stepS(), t * c.stepS(),
                         Math.clamp(0.4 + seconds / 3, 0, 1),
-                        String.format(Locale.ROOT, "stays within 5 dB of the lowest level, %.0f dB under the playing",
+                        Figures.of("stays within 5 dB of the lowest level, %.0f dB under the playing",
                                 top - floor)));
             }
             start = -1;

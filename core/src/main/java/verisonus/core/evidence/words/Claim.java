@@ -9,6 +9,7 @@ import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.notes.TempoCourse;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
+import verisonus.core.work.Figures;
 
 /**
  * Something that is said about a recording's gear.
@@ -124,7 +125,7 @@ public record Claim(Says says, String source, Certainty certainty) {
     private static Judgement dirt(Evidence e, double from, double to) {
         if (e.saturation().value().isEmpty()) return new Judgement(Standing.UNDECIDED, e.saturation().reason());
         double v = e.saturation().value().get().index();
-        String why = String.format(Locale.ROOT, "dirt reads %.2f", v);
+        String why = Figures.of("dirt reads %.2f", v);
         if (v > from && v < to) return new Judgement(Standing.SUPPORTED, why);
         boolean far = v < from - 0.12 || v > to + 0.12;
         return new Judgement(far ? Standing.CONTRADICTED : Standing.UNDECIDED, why);
@@ -136,6 +137,6 @@ public record Claim(Says says, String source, Certainty certainty) {
         }
         TempoCourse p = c.pulse().get();
         return new Judgement(p.isConstant() ? Standing.SUPPORTED : Standing.CONTRADICTED,
-                String.format(Locale.ROOT, "the tempo moves by %.1f %%", p.driftPercent()));
+                Figures.of("the tempo moves by %.1f %%", p.driftPercent()));
     }
 }

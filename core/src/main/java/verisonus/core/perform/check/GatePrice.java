@@ -1,6 +1,5 @@
 package verisonus.core.perform.check;
 
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -9,6 +8,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LevelCurve;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -73,11 +73,11 @@ public record GatePrice(double cutS, double ringsS, double quieterDb, Optional<D
     }
 
     public String words() {
-        String price = String.format(Locale.ROOT, "the gate holds down %.1f s of the %.1f s in which notes ring", cutS,
+        String price = Figures.of("the gate holds down %.1f s of the %.1f s in which notes ring", cutS,
                 ringsS);
-        String gain = quieterDb > 1 ? String.format(Locale.ROOT, ", for rests %.0f dB quieter", quieterDb) : "";
+        String gain = quieterDb > 1 ? Figures.of(", for rests %.0f dB quieter", quieterDb) : "";
         return price + gain
-                + gentlerDb.map(t -> String.format(Locale.ROOT, "; at %.0f dB it would leave them, rests %.0f dB"
-                        + " quieter", t, Math.max(0, gentlerQuieterDb))).orElse("").replace('-', '−');
+                + gentlerDb.map(t -> Figures.read("; at %.0f dB it would leave them, rests %.0f dB"
+                        + " quieter", t, Math.max(0, gentlerQuieterDb))).orElse("");
     }
 }

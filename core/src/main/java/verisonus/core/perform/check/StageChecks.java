@@ -2,7 +2,6 @@ package verisonus.core.perform.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -14,6 +13,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.PassageSpectra;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -83,7 +83,7 @@ public final class StageChecks {
         double share = under / all;
         return share < LOWS_SHARE
                 ? Optional.empty()
-                : Optional.of(String.format(Locale.ROOT, "%.0f %% of its power lies under 100 Hz, where the bass guitar"
+                : Optional.of(Figures.of("%.0f %% of its power lies under 100 Hz, where the bass guitar"
                         + " is: a low cut there makes room and saves %.1f dB of headroom", 100 * share,
                         -10 * Math.log10(
                                 1 - share)));
@@ -117,7 +117,7 @@ public final class StageChecks {
             double db = 10 * Math.log10(PassageSpectra.bandPower(n, sum) / apart);
             if (db > deepest) continue;
             deepest = db;
-            out = Optional.of(String.format(Locale.ROOT, "%.1f dB off the %s when both sound", -db, n.words()));
+            out = Optional.of(Figures.of("%.1f dB off the %s when both sound", -db, n.words()));
         }
         return out;
     }

@@ -2,7 +2,6 @@ package verisonus.core.perform.device;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.compare.Driven;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
@@ -11,6 +10,7 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
 import verisonus.core.travel.PassageSpectra;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /**
@@ -58,12 +58,14 @@ public record SameEffect(String first, String second, String words, double liken
     private static void pair(Effect a, Effect b, List<SameEffect> out) {
         double like = cosine(a.colourDb, b.colourDb);
         if (a.rms() > AUDIBLE_DB && b.rms() > AUDIBLE_DB && like > ALIKE)
-            out.add(new SameEffect(a.block.id(), b.block.id(), String.format(Locale.ROOT,
-                    "both change the same bands (%.1f and %.1f dB): one of them would do", a.rms(), b.rms()), like));
+            out.add(new SameEffect(a.block.id(), b.block.id(),
+                    Figures.of("both change the same bands (%.1f and %.1f dB): one of them would do", a.rms(), b.rms()),
+                    like));
         if (a.heldBack > HELD_BACK && b.heldBack > HELD_BACK && holds(a.block) && holds(b.block))
-            out.add(new SameEffect(a.block.id(), b.block.id(), String.format(Locale.ROOT,
-                    "both hold the playing back (by %.2f and %.2f): what is won at one is lost at the other",
-                    a.heldBack, b.heldBack), 1));
+            out.add(new SameEffect(a.block.id(), b.block.id(),
+                    Figures.of("both hold the playing back (by %.2f and %.2f): what is won at one is lost at the other",
+                            a.heldBack, b.heldBack),
+                    1));
     }
 
     /** Repeats fill the gaps and seem to hold back; what does it lies before the loudspeaker. */

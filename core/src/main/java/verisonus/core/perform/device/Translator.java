@@ -14,6 +14,7 @@ import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -57,10 +58,11 @@ public final class Translator {
     private Tone limited(Tone t, List<Translation.Change> changes) {
         Optional<Block> added = t.find("volume").filter(_ -> tone.find("volume").isEmpty());
         if (added.isEmpty() || device.has(added.get().model()) && t.blocks().size() <= device.mostBlocks()) return t;
-        changes.add(new Translation.Change("volume", String.format(java.util.Locale.ROOT,
-                "nothing behind its clipper sets the level: bring it %.1f dB %s by hand",
-                Math.abs(added.get().get(ControlNames.LEVEL)),
-                added.get().get(ControlNames.LEVEL) > 0 ? "up" : "down"), 0));
+        changes.add(new Translation.Change("volume",
+                Figures.of("nothing behind its clipper sets the level: bring it %.1f dB %s by hand",
+                        Math.abs(added.get().get(ControlNames.LEVEL)),
+                        added.get().get(ControlNames.LEVEL) > 0 ? "up" : "down"),
+                0));
         return t.without("volume");
     }
 

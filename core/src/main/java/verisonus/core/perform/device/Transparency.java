@@ -2,7 +2,6 @@ package verisonus.core.perform.device;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.compare.Driven;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.rig.Block;
@@ -16,6 +15,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.PassageSpectra;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -94,14 +94,14 @@ public record Transparency(String drive, ControlPlace gainAt, double gain, boole
     /** As a musician says it. */
     public String words() {
         String dirt = equal
-                ? String.format(Locale.ROOT, "the amp alone makes as much dirt with %s at %.1f", gainAt, gain)
-                : String.format(Locale.ROOT, "the amp alone comes to a dirt of %.2f, the drive to %.2f", dirtWithout,
+                ? Figures.of("the amp alone makes as much dirt with %s at %.1f", gainAt, gain)
+                : Figures.of("the amp alone comes to a dirt of %.2f, the drive to %.2f", dirtWithout,
                         dirtWith);
         List<String> bands = bandsDb.stream().filter(b -> Math.abs(b.changeDb) >= SAID_DB)
-                .map(b -> String.format(Locale.ROOT, "%s %+.1f dB", b.band.words(), b.changeDb).replace('-', '−'))
+                .map(b -> Figures.read("%s %+.1f dB", b.band.words(), b.changeDb))
                 .toList();
         String left = heard.jnd() < TRANSPARENT_JND ? "hardly another sound" : "another sound";
-        return String.format(Locale.ROOT, "%s; against that the drive is %s (%.1f JND)%s", dirt, left, heard.jnd(),
+        return Figures.of("%s; against that the drive is %s (%.1f JND)%s", dirt, left, heard.jnd(),
                 bands.isEmpty() ? "" : ": " + String.join(", ", bands));
     }
 }

@@ -2,7 +2,6 @@ package verisonus.core.perform.foot;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import verisonus.core.compare.HeardChange;
@@ -19,6 +18,7 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -165,11 +165,11 @@ public final class PedalRangeFinder {
             OptionalInt n = repeats(b);
             double seconds = n.isPresent() ? n.getAsInt() * b.get(ControlNames.TIME) / 1000 : Double.POSITIVE_INFINITY;
             if (seconds > limits.longestRepeatsS())
-                return String.format(Locale.ROOT, "the repeats go on for more than %.0f s", limits.longestRepeatsS());
+                return Figures.of("the repeats go on for more than %.0f s", limits.longestRepeatsS());
         }
         if (clarity < limits.leastClarity()) return "the phrase is clouded";
         if (Math.abs(loudnessLu) > limits.loudnessLu())
-            return String.format(Locale.ROOT, "it gets %.0f LU %s", limits.loudnessLu(),
+            return Figures.of("it gets %.0f LU %s", limits.loudnessLu(),
                     loudnessLu > 0 ? "louder" : "softer");
         return "";
     }

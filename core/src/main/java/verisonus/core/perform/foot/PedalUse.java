@@ -3,7 +3,6 @@ package verisonus.core.perform.foot;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import verisonus.core.rig.Block;
@@ -13,6 +12,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.rig.Voice;
+import verisonus.core.work.Figures;
 
 /**
  * A control under a pedal.
@@ -62,9 +62,8 @@ public record PedalUse(String pedal, ControlPlace place, double low, double high
         for (Variant v : variants) {
             Double set = v.settings().get(place);
             if (set != null && !Objects.equals(set, tone.find(place.block()).orElseThrow().get(place.control())))
-                out.add(String.format(Locale.ROOT,
-                        "%s sets %s to %s: it jumps when the variant changes, and again when %s"
-                                + " is touched",
+                out.add(Figures.of("%s sets %s to %s: it jumps when the variant changes, and again when %s"
+                        + " is touched",
                         v.name(), place, c.display(set), pedal));
             if (Boolean.FALSE.equals(v.switches().get(place.block())))
                 out.add(pedal + " does nothing in " + v.name() + ": " + place.block() + " is off there");

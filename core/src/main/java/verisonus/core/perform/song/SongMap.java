@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -15,6 +14,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -143,17 +143,16 @@ public record SongMap(List<Part> parts, List<Change> changes) {
         List<String> out = new ArrayList<>();
         double silentMs = changes.stream().filter(c -> c.moves > 0).mapToDouble(Change::gapMs).max().orElse(0);
         if (silentMs > GAP_HEARD_MS)
-            out.add(String.format(Locale.ROOT, "each change is silent for %.0f ms; change in a rest", silentMs));
+            out.add(Figures.of("each change is silent for %.0f ms; change in a rest", silentMs));
         for (int i = 0; i < changes.size(); i++) {
             Change c = changes.get(i);
             String where = "into " + parts.get(i + 1).section.name();
             if (c.tailCutS > TAIL_HEARD_S)
-                out.add(String.format(Locale.ROOT,
-                        "%s: %.1f s of repeats or space are cut off; change a beat earlier, or"
-                                + " leave them on",
+                out.add(Figures.of("%s: %.1f s of repeats or space are cut off; change a beat earlier, or"
+                        + " leave them on",
                         where, c.tailCutS));
             if (c.stopsLoop) out.add(where + ": the loop stops or changes colour; put the looper last");
-            if (c.moves > 2) out.add(String.format(Locale.ROOT, "%s: %d moves at once", where, c.moves));
+            if (c.moves > 2) out.add(Figures.of("%s: %d moves at once", where, c.moves));
         }
         return out;
     }

@@ -3,12 +3,12 @@ package verisonus.core.perform.time;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.evidence.notes.PlayedNote;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
+import verisonus.core.work.Figures;
 
 /**
  * What a phrase becomes with an echo: the notes that are played and those that the repeats add, on the grid of the beat.
@@ -135,7 +135,7 @@ public record RhythmPlan(double bpm, double grid, double firstLineS, List<Note> 
      */
     public record Choice(NoteValue value, double timeMs, int accents, int between, int flams) {
         public String words() {
-            return String.format(Locale.ROOT, "%s (%.0f ms): %d new notes%s%s", value.name(), timeMs, accents,
+            return Figures.of("%s (%.0f ms): %d new notes%s%s", value.name(), timeMs, accents,
                     between > 0 ? ", " + between + " off the grid" : "",
                     flams > 0 ? ", " + flams + " that stumble" : "");
         }

@@ -2,7 +2,6 @@ package verisonus.core.perform.time;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -10,6 +9,7 @@ import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -76,7 +76,7 @@ public record TempoBinding(ControlPlace place, NoteSum length) {
         double v = value(c, bpm);
         if (v < c.minimum() || v > c.maximum())
             throw new InputFault(place.toString(),
-                    String.format(Locale.ROOT, "a %s at %.1f BPM is %s, and it goes from %s"
+                    Figures.of("a %s at %.1f BPM is %s, and it goes from %s"
                             + " to %s", length.words(), bpm, c.display(v), c.display(c.minimum()),
                             c.display(c.maximum())),
                     "bind it to another note value");
@@ -91,7 +91,7 @@ public record TempoBinding(ControlPlace place, NoteSum length) {
     /** @throws InputFault for a tempo that nobody plays */
     public static void check(double bpm) {
         if (!(bpm >= NoteSum.SLOWEST_BPM && bpm <= NoteSum.FASTEST_BPM))
-            throw new InputFault(String.format(Locale.ROOT, "tempo %s", bpm), "it is outside 20 to 400",
+            throw new InputFault(Figures.of("tempo %s", bpm), "it is outside 20 to 400",
                     "give quarter notes a minute");
     }
 }

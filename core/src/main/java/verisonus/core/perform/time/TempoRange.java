@@ -3,8 +3,8 @@ package verisonus.core.perform.time;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.evidence.notes.TempoCourse;
+import verisonus.core.work.Figures;
 
 /**
  * What a time that follows a drifting beat has to cover.
@@ -68,11 +68,10 @@ public record TempoRange(double lowBpm, double highBpm, boolean steady, List<At>
     public String words() {
         if (!isKnown()) return "no tempo was found";
         return steady
-                ? String.format(Locale.ROOT, "the tempo holds at %.1f BPM: a fixed time will do",
+                ? Figures.of("the tempo holds at %.1f BPM: a fixed time will do",
                         (lowBpm + highBpm) / 2)
-                : String.format(Locale.ROOT,
-                        "the tempo wanders from %.1f to %.1f BPM: tap it anew, or put the time under a"
-                                + " foot",
+                : Figures.of("the tempo wanders from %.1f to %.1f BPM: tap it anew, or put the time under a"
+                        + " foot",
                         lowBpm, highBpm);
     }
 }

@@ -2,11 +2,11 @@ package verisonus.core.simulate.loudspeaker;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.rig.Impulse;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 
 /**
  * What an impulse response sounds like, in figures and words: its level curve, how bright it is, what it has below, where it
@@ -87,7 +87,7 @@ public record ImpulseCharacter(double[] levelDb, double brightDb, double lowDb, 
         out.add(brightDb > 3 ? "bright" : brightDb < -3 ? "dark" : "even");
         out.add(lowDb > 2 ? "full below" : lowDb < -6 ? "lean below" : "moderate below");
         if (resonanceDb > 2) {
-            out.add(String.format(Locale.ROOT, resonanceHz < 1000 ? "resonates at %.0f Hz" : "resonates at %.1f kHz",
+            out.add(Figures.of(resonanceHz < 1000 ? "resonates at %.0f Hz" : "resonates at %.1f kHz",
                     resonanceHz < 1000 ? resonanceHz : resonanceHz / 1000));
         }
         if (lengthMs > 120) out.add("with the room in it");

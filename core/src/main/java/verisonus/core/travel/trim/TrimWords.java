@@ -2,12 +2,12 @@ package verisonus.core.travel.trim;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Rig;
 import verisonus.core.travel.NamedBand;
+import verisonus.core.work.Figures;
 
 /** A trim as a player reads it: what to turn, from where to where, what it brings and what stays. */
 public final class TrimWords {
@@ -26,7 +26,7 @@ public final class TrimWords {
         }
         List<String> out = new ArrayList<>(turns(t, rig));
         String stays = t.left().isEmpty() ? "" : "; " + left(t);
-        return String.format(Locale.ROOT, "%s: %.1f dB off before, %.1f after%s", String.join(", ", out), t.beforeDb(),
+        return Figures.of("%s: %.1f dB off before, %.1f after%s", String.join(", ", out), t.beforeDb(),
                 t.afterDb(), stays);
     }
 
@@ -41,7 +41,7 @@ public final class TrimWords {
                 if (!c.unit().equals("Hz") || c.name().endsWith("cut")) out.add(filter(b, c));
                 continue;
             }
-            out.add(String.format(Locale.ROOT, "%s %s from %s to %s", b.id(), b.label(c.name()),
+            out.add(Figures.of("%s %s from %s to %s", b.id(), b.label(c.name()),
                     rig.display(b.model(), c, s.from()), rig.display(b.model(), c, s.to())));
         }
         return out;

@@ -1,7 +1,7 @@
 package verisonus.core.trial.blind;
 
-import java.util.Locale;
 import java.util.Optional;
+import verisonus.core.work.Figures;
 
 /**
  * When a trial ends, said before it begins: after a fixed number of answers, or as soon as the answers so far decide (A. Wald,
@@ -89,9 +89,8 @@ public record StoppingRule(int most, boolean sequential) {
 
     /** What the rule can and cannot tell, said before it begins. */
     public String powerWords() {
-        return String.format(Locale.ROOT,
-                "One who guesses is said to tell them apart %.0f times in 100; one who is right"
-                        + " three times of four is missed %.0f times in 100.",
+        return Figures.of("One who guesses is said to tell them apart %.0f times in 100; one who is right"
+                + " three times of four is missed %.0f times in 100.",
                 100 * saidToTell(0.5), 100 * misses());
     }
 }

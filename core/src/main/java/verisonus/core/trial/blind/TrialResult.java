@@ -1,6 +1,6 @@
 package verisonus.core.trial.blind;
 
-import java.util.Locale;
+import verisonus.core.work.Figures;
 
 /**
  * What a blind trial came to.
@@ -22,16 +22,16 @@ public record TrialResult(int right, int of, boolean toldApart, double chance, d
 
     /** "13 of 16: you can tell them apart; by chance that happens once in 95." */
     public String words() {
-        String share = String.format(Locale.ROOT, " Your share of right answers lies between %.0f and %.0f %%.",
+        String share = Figures.of(" Your share of right answers lies between %.0f and %.0f %%.",
                 100 * low,
                 100 * high);
         if (toldApart) {
-            return String.format(Locale.ROOT, "%d of %d: you can tell them apart; by chance that happens once in %.0f.",
+            return Figures.of("%d of %d: you can tell them apart; by chance that happens once in %.0f.",
                     right,
                     of, 1 / Math.max(chance, 1e-9)) + share;
         }
-        return String.format(Locale.ROOT, "%d of %d: you were not shown to tell them apart; by chance that happens %s.",
-                right, of, chance > 0.3 ? "often" : String.format(Locale.ROOT, "once in %.0f", 1 / chance)) + share
+        return Figures.of("%d of %d: you were not shown to tell them apart; by chance that happens %s.",
+                right, of, chance > 0.3 ? "often" : Figures.of("once in %.0f", 1 / chance)) + share
                 + (of < ENOUGH ? " That was few trials: a small difference would need more." : "");
     }
 

@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.EqualLoudness;
 import verisonus.core.travel.Masking;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.PassageSpectra;
 import verisonus.core.trial.Candidate;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -37,11 +37,11 @@ public record LayerMasking(String hidden, String hider, NamedBand band, double s
     private static final double THERE_DB = -40;
 
     public String words() {
-        String out = String.format(Locale.ROOT, "%s hides the %s of %s (%.0f %% of it, most at %.0f s)", hider, band
+        String out = Figures.of("%s hides the %s of %s (%.0f %% of it, most at %.0f s)", hider, band
                 .words(), hidden, 100 * share, worstAtS);
         if (yieldDb > MOST_YIELD_DB)
             return out + ": more than an equalizer gives back, play elsewhere or leave it out there";
-        return out + String.format(Locale.ROOT, ": %.0f dB less there lets it through", Math.max(1, yieldDb));
+        return out + Figures.of(": %.0f dB less there lets it through", Math.max(1, yieldDb));
     }
 
     /**

@@ -3,7 +3,6 @@ package verisonus.core.trial.layers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.rig.Block;
@@ -21,6 +20,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.LoudestPart;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.PassageSpectra;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -61,8 +61,7 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
     }
 
     public String words() {
-        return String.format(Locale.ROOT,
-                "%s: colour %.1f dB from the first, in mono a band loses %.1f dB at most by it",
+        return Figures.of("%s: colour %.1f dB from the first, in mono a band loses %.1f dB at most by it",
                 String.join(", ", changed), colourDb, Math.max(0, -monoDb));
     }
 
@@ -162,7 +161,7 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
             if (!was.model().equals(b.model())) out.add(b.model().name() + " for " + was.model().name());
             for (String c : List.of(ControlNames.POSITION, ControlNames.DISTANCE)) {
                 if (b.model().find(c).isEmpty() || was.model().find(c).isEmpty() || was.get(c) == b.get(c)) continue;
-                out.add(String.format(Locale.ROOT, "microphone %s %.1f instead of %.1f %s", c, b.get(c), was.get(c),
+                out.add(Figures.of("microphone %s %.1f instead of %.1f %s", c, b.get(c), was.get(c),
                         b.model().control(c).unit()));
             }
         }

@@ -2,11 +2,11 @@ package verisonus.core.trial.layers;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.evidence.notes.PlayedNote;
 import verisonus.core.perform.time.NoteStarts;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -71,11 +71,11 @@ public record TakesApart(double laterMs, double spreadMs, double widestMs, int n
 
     public String words() {
         if (isCopy()) {
-            return String.format(Locale.ROOT,
+            return Figures.of(
                     "the second is a copy, %.1f ms later: play it again, a copy does not widen and colours in mono",
                     laterMs);
         }
-        String apart = String.format(Locale.ROOT, "notes lie %.0f ms apart, nine of ten within %.0f ms", spreadMs,
+        String apart = Figures.of("notes lie %.0f ms apart, nine of ten within %.0f ms", spreadMs,
                 widestMs);
         return widestMs > FLAM_MS
                 ? apart + ": some will be heard twice, play them tighter"

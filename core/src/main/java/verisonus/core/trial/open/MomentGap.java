@@ -3,11 +3,11 @@ package verisonus.core.trial.open;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.sound.Bands;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
 import verisonus.core.travel.NamedBand;
+import verisonus.core.work.Figures;
 
 /**
  * Where in a passage two sounds of the same phrase differ, and in which part of the sound: levels of the named bands over half a second,
@@ -29,7 +29,7 @@ public record MomentGap(double atS, NamedBand band, double differenceDb) {
 
     /** "3 dB more bite" is for others; here "upper mids 3.0 dB louder in the second". */
     public String words(String first, String second) {
-        return String.format(Locale.ROOT, "%s %.1f dB louder in %s", band.words(), Math.abs(differenceDb),
+        return Figures.of("%s %.1f dB louder in %s", band.words(), Math.abs(differenceDb),
                 differenceDb > 0 ? second : first);
     }
 

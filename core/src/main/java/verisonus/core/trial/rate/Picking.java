@@ -3,9 +3,9 @@ package verisonus.core.trial.rate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import verisonus.core.work.Figures;
 
 /**
  * Nameless picking: candidates play one after the other, each is kept or passed, and what was kept steers which comes next. The model of
@@ -116,7 +116,7 @@ public record Picking(List<Measured> candidates, List<String> features, List<Ans
             if (sure > 1 && w * both > 0.3) why.add((w > 0 ? "more " : "less ") + features.get(k));
         }
         String two = candidates.get(order.get(0)).name() + " and " + candidates.get(order.get(1)).name();
-        String chances = String.format(Locale.ROOT, " (would be kept again with %.0f and %.0f %%)",
+        String chances = Figures.of(" (would be kept again with %.0f and %.0f %%)",
                 100 * chance(order.get(0)), 100 * chance(order.get(1)));
         return two + chances + (why.isEmpty()
                 ? ": kept, though nothing that was measured says why."

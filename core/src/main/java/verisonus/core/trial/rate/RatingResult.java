@@ -3,7 +3,7 @@ package verisonus.core.trial.rate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
+import verisonus.core.work.Figures;
 
 /**
  * What a rating came to.
@@ -26,7 +26,7 @@ public record RatingResult(List<Row> rows, List<Pair> notToldApart, List<String>
     /** One sound. */
     public record Row(String name, double mean, double low, double high) {
         public String words() {
-            return String.format(Locale.ROOT, "%s: %.0f, %s (%.0f to %.0f)", name, mean, RatingTrial.word(mean),
+            return Figures.of("%s: %.0f, %s (%.0f to %.0f)", name, mean, RatingTrial.word(mean),
                     low, high);
         }
     }
@@ -58,7 +58,7 @@ public record RatingResult(List<Row> rows, List<Pair> notToldApart, List<String>
         List<String> out = new ArrayList<>();
         long missed = t.given().stream().filter(r -> r.getFirst() < MISSED_UNDER).count();
         if (missed > 0) {
-            out.add(String.format(Locale.ROOT,
+            out.add(Figures.of(
                     "the hidden record was not recognised in %d of %d rounds: the ratings lean on few differences",
                     missed, t.given().size()));
         }

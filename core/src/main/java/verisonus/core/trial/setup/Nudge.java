@@ -1,7 +1,6 @@
 package verisonus.core.trial.setup;
 
 import java.util.List;
-import java.util.Locale;
 import verisonus.core.perform.FewTurns;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -9,6 +8,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -30,7 +30,7 @@ public record Nudge(List<Turn> turns, double beforeJnd, double afterJnd, boolean
         public String words(Tone tone, Rig rig) {
             Block b = tone.find(place.block()).orElseThrow();
             Control c = b.model().control(place.control());
-            return String.format(Locale.ROOT, "%s %s: seems to stand at %s, turn it %s to %s", b.id(), b.label(c
+            return Figures.of("%s %s: seems to stand at %s, turn it %s to %s", b.id(), b.label(c
                     .name()), rig.display(b.model(), c, seemsAt), belongsAt > seemsAt ? "up" : "down", rig.display(
                             b
                                     .model(),

@@ -3,12 +3,12 @@ package verisonus.core.trial.step;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.work.Figures;
 
 /**
  * A player's own just-noticeable steps, each as a factor on the standard one. Before any trial they are the standard ones, give or take
@@ -30,7 +30,7 @@ public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
      */
     public record Own(double factor, double give, int answers) {
         public String words() {
-            return String.format(Locale.ROOT, "%.2f of the usual step, give or take %.1f times, from %d answers",
+            return Figures.of("%.2f of the usual step, give or take %.1f times, from %d answers",
                     factor,
                     give, answers);
         }

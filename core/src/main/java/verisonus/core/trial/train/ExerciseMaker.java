@@ -3,7 +3,6 @@ package verisonus.core.trial.train;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import verisonus.core.rig.Block;
@@ -12,6 +11,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.travel.NamedBand;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /** Makes questions from a tone: what stands in it can be asked about. */
@@ -91,7 +91,7 @@ final class ExerciseMaker {
         int right = random.nextInt(AMOUNTS.length);
         boolean up = up(turned, AMOUNTS[AMOUNTS.length - 1] * size, random.nextBoolean());
         List<String> choices = new ArrayList<>();
-        for (double a : AMOUNTS) choices.add(String.format(Locale.ROOT, "%.0f %% of its way", 100 * a * size));
+        for (double a : AMOUNTS) choices.add(Figures.of("%.0f %% of its way", 100 * a * size));
         return new Exercise(Skill.AMOUNT, turned + (up ? " up" : " down"), turned(turned, AMOUNTS[right] * size, up),
                 Optional.empty(), size, choices, right);
     }

@@ -4,8 +4,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import verisonus.core.work.Figures;
 
 /**
  * One answer in training.
@@ -22,7 +22,7 @@ public record Score(Instant at, Skill skill, String attribute, double size, bool
         public String words(boolean inDb) {
             String out = what + ": " + right + " of the last " + of;
             if (right == 0) return out;
-            return out + String.format(Locale.ROOT, inDb ? ", down to %.1f dB" : ", down to %.0f %% of the way", inDb
+            return out + Figures.of(inDb ? ", down to %.1f dB" : ", down to %.0f %% of the way", inDb
                     ? smallestRight
                     : 100 * smallestRight);
         }

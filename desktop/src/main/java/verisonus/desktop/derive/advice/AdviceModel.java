@@ -1,0 +1,276 @@
+package verisonus.desktop.derive.advice;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Medium;
+import verisonus.casebook.store.PlayerProfile;
+import verisonus.core.advise.Move;
+import verisonus.core.advise.NextMoves;
+import verisonus.core.advise.PlayingShare;
+import verisonus.core.advise.Reach;
+import verisonus.core.advise.SaidWord;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.words.Word;
+import verisonus.core.feel.Feel;
+import verisonus.core.feel.SaturationShift;
+import verisonus.core.feel.TouchCurve;
+import verisonus.core.rig.Tone;
+import verisonus.core.search.ToneEvidence;
+import verisonus.core.simulate.LevelWalk;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.StageSaturation;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
+import verisonus.core.work.Figures;
+import verisonus.core.work.Progress;
+import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.session.CaseSession;
+
+/** What to turn next, how it feels, what the rig cannot reach, what is the playing's. Each answer stands until the tone changes. */
+public final class AdviceModel {
+    private static final double SOFT_DB = -18;
+
+    /** An answer with the tone that it is about. */
+    record About<T>(Tone tone, T value) {}
+
+    /** Under the fingers, and where the dirt is made. */
+    record Fingers(Feel feel, StageSaturation soft, StageSaturation hard, List<SaturationShift.Shift> shifts) {}
+
+    private final CaseSession session;
+    private final ReadOnlyObjectWrapper<Optional<About<List<Move>>>> moves = none();
+    private final ReadOnlyObjectWrapper<Optional<About<Fingers>>> fingers = none();
+    private final ReadOnlyObjectWrapper<Optional<About<List<Reach.Unreached>>>> unreached = none();
+    private final ReadOnlyObjectWrapper<Optional<About<PlayingShare>>> playing = none();
+    private final ReadOnlyObjectWrapper<Optional<About<List<LevelWalk.Point>>>> levels = none();
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+
+    public AdviceModel(CaseSession session) {
+        this.session = session;
+    }
+
+    CaseSession session() {
+        return session;
+    }
+
+    private static <T> ReadOnlyObjectWrapper<Optional<T>> none() {
+        return new ReadOnlyObjectWrapper<>(Optional.empty());
+    }
+
+    /** A part of the studied region with the take in time with it, and what was measured in the part. */
+    private record Ground(MatchedTake take, ToneEvidence evidence) {}
+
+    private Ground ground(Sound wanted) {
+        MatchedTake take = take(wanted);
+        return new Ground(take, ToneEvidence.of(take, Progress.NONE));
+    }
+
+    /** The take as the search laid it under the region; of a long region a part. */
+    private MatchedTake take(Sound wanted) {
+        DerivedTone.Search found = session.tone().orElseThrow().search();
+        Sound part = wanted.atRate(Sound.WORKING_RATE_HZ);
+        if (!found.pairing().isSamePhrase()) return new MatchedTake(part, di(), Pairing.OTHER_PLAYING);
+        double from = session.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS();
+        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from,
+                found.pairing());
+    }
+
+    private <T> void ask(String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
+            BiFunction<Tone, Progress, T> question) {
+        if (session.tone().isEmpty() || !session.missing().isEmpty()) return;
+        Tone now = session.settings().get();
+        session.desk().work().run(title, p -> question.apply(now, p),
+                found -> into.set(Optional.of(new About<>(now, found))));
+    }
+
+    private Sound di() {
+        return session.di().orElseThrow();
+    }
+
+    /** Looks for the moves that help most. */
+    public void findMoves() {
+        said.set("");
+        look("Looking for the next move", (n, p) -> n.best(p));
+    }
+
+    /** Looks for the moves that a word asks for, as "too boxy" or "needs air". */
+    public void findMoves(String words) {
+        Optional<SaidWord> word = SaidWord.find(words, session.desk().book().judgements().vocabulary());
+        if (word.isEmpty()) {
+            List<Word> known = session.desk().book().judgements().vocabulary();
+            said.set("\"" + words.strip() + "\" is not known. Nearest: " + String.join(", ",
+                    SaidWord.nearest(words, known)) + ". All: " + String.join(", ", SaidWord.names(known)) + ".");
+            return;
+        }
+        said.set((word.get().more() ? "For more " : "For less ") + word.get().word().name()
+                + ", what helps most and harms least:");
+        look("Looking for moves", (n, p) -> n.towards(word.get().word(), word.get().more(), p));
+    }
+
+    private void look(String title, BiFunction<NextMoves, Progress, List<Move>> question) {
+        Optional<Sound> wanted = session.wanted();
+        if (wanted.isEmpty() || session.tone().isEmpty()) return;
+        DerivedTone t = session.tone().get();
+        ask(title, moves, (tone, p) -> {
+            Ground g = ground(wanted.get());
+            return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), tone, session.rig(),
+                    t.locked(), t.gap().wantedSo()), session.desk().work().helpers(), p), p);
+        });
+    }
+
+    /** Makes a move, measures it, and takes it back where it makes things worse. */
+    public void show(Move move) {
+        Optional<DerivedTone> before = session.tone();
+        if (before.isEmpty()) return;
+        session.tryOut(move.tone(), move.words(session.rig()), (was, gap) -> {
+            double gained = was.distanceJnd() - gap.distanceJnd();
+            boolean worse = gained < 0 && move.gainJnd() >= 0;
+            said.set(worse
+                    ? Figures.of("%s made it worse by %.1f JND: taken back.", move.words(session.rig()),
+                            -gained)
+                    : Figures.read("%s: promised %.1f, measured %.1f JND nearer.",
+                            move.words(session.rig()), move.gainJnd(), gained));
+            return !worse;
+        });
+    }
+
+    /** The next gap: looks for moves, or makes the first of those found. */
+    public void next() {
+        Optional<List<Move>> found = current(moves);
+        if (found.isEmpty()) {
+            findMoves();
+        } else if (found.get().isEmpty()) {
+            said.set("No single move would bring it nearer.");
+        } else {
+            show(found.get().get(0));
+        }
+    }
+
+    /** Touch curve, where the dirt is made, and the feel against the reference. */
+    public void askFeel() {
+        Optional<Sound> wanted = session.wanted();
+        if (wanted.isEmpty()) return;
+        ask("Feeling it out", fingers, (tone, p) -> {
+            Ground g = ground(wanted.get());
+            p.step(0.3, "playing softly and hard");
+            TouchCurve touch = TouchCurve.of(tone, di().peak());
+            Sound mine = Renderer.render(tone, g.take.sound(), Optional.of(g.take.sound()), Quality.FINAL, p);
+            Feel feel = Feel
+                    .of(new Feel.Heard(g.evidence.wanted(), g.take.reference(),
+                            Examination.of(mine, Examination.Depth.TONE, p),
+                            mine, g.take.same() ? Optional.of(g.take.sound()) : Optional.empty()), touch);
+            Sound part = di().durationS() > 6 ? di().slice(0, 6) : di();
+            return new Fingers(feel, StageSaturation.of(tone, part, SOFT_DB), StageSaturation.of(tone, part, 0),
+                    new SaturationShift(part).of(tone));
+        });
+    }
+
+    /** Makes the same dirt elsewhere. */
+    void shift(SaturationShift.Shift s) {
+        session.change(s.tone(), s.words());
+    }
+
+    /** What the rig cannot reach. */
+    public void askReach() {
+        Optional<Sound> wanted = session.wanted();
+        if (wanted.isEmpty()) return;
+        ask("Asking what the rig cannot reach", unreached, (tone, p) -> {
+            MatchedTake take = take(wanted.get());
+            Evidence alone = Examination.of(take.reference(), p);
+            // Dirt is compared as the recording alone shows it, for the tone's is read so too.
+            Evidence e = take.same()
+                    ? PairedExamination.of(alone, take.reference(), take.sound()).evidence()
+                            .saturated(alone.saturation())
+                    : alone;
+            return new Reach(e, take.sound(), tone, session.rig(), session.desk().work().helpers()).of(p);
+        });
+    }
+
+    /** How far the takes of this case lie apart through the tone. */
+    public void askPlaying() {
+        List<Medium> takes = takes();
+        if (takes.size() < 2) {
+            said.set("Add or record a second dry take of the phrase: one take shows no spread.");
+            return;
+        }
+        ask("Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
+                takes.stream().map(m -> session.desk().book().sound(m.hash())).toList(), p));
+    }
+
+    /** Levels along the chain; in volts too where the input's sensitivity is known. */
+    public void askLevels(Optional<Double> fullScaleVolts) {
+        ask("Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
+    }
+
+    Optional<List<LevelWalk.Point>> levels() {
+        return current(levels);
+    }
+
+    /** Keeps how the tone feels as what this player likes. */
+    public void likeThis() {
+        fingers().ifPresent(f -> {
+            session.desk().book().judgements().keepProfile(PlayerProfile.of(f.feel().touch()));
+            said.set("Kept: from now on every tone's feel is held against this one.");
+        });
+    }
+
+    /** How the tone feels against what the player likes; empty where nothing was kept, or it feels the same. */
+    List<String> againstLiking() {
+        return fingers()
+                .flatMap(f -> session.desk().book().judgements().profile().map(p -> p.against(f.feel().touch())))
+                .orElse(List.of());
+    }
+
+    private List<Medium> takes() {
+        return session.desk().open().get().map(o -> o.media().stream().filter(m -> m.role() == Medium.Role.DI).toList())
+                .orElse(List.of());
+    }
+
+    /** An answer, while the tone is the one it is about. */
+    private <T> Optional<T> current(ReadOnlyObjectWrapper<Optional<About<T>>> of) {
+        return of.get().filter(a -> session.isStill(a.tone))
+                .map(About::value);
+    }
+
+    Optional<List<Move>> moves() {
+        return current(moves);
+    }
+
+    Optional<Fingers> fingers() {
+        return current(fingers);
+    }
+
+    Optional<List<Reach.Unreached>> unreached() {
+        return current(unreached);
+    }
+
+    public Optional<PlayingShare> playing() {
+        return current(playing);
+    }
+
+    /** Calls back whenever an answer has come. */
+    public void onAnswer(Runnable then) {
+        moves.subscribe(then);
+        fingers.subscribe(then);
+        unreached.subscribe(then);
+        playing.subscribe(then);
+        levels.subscribe(then);
+    }
+
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    ReadOnlyObjectProperty<Optional<About<List<Move>>>> movesProperty() {
+        return moves.getReadOnlyProperty();
+    }
+}

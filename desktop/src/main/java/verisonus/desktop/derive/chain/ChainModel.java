@@ -1,0 +1,145 @@
+package verisonus.desktop.derive.chain;
+
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.exchange.ImpulseFolder;
+import verisonus.core.advise.Contributions;
+import verisonus.core.feel.FairSwap;
+import verisonus.core.feel.HeldConstant;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
+import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
+import verisonus.desktop.session.CaseSession;
+
+/** The settings of the open case's tone: turned, locked and weighed by hand. */
+public final class ChainModel {
+    private final CaseSession session;
+    private final ChainEdits edits;
+
+    /** Contributions with the tone that they were worked out of. */
+    private record Weighed(Tone tone, Contributions contributions) {}
+
+    private final ReadOnlyObjectWrapper<Optional<Weighed>> weighed = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final Set<String> whole = new HashSet<>();
+    private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
+    private final ObjectProperty<HeldConstant> keeping = new SimpleObjectProperty<>(HeldConstant.NOTHING);
+
+    public ChainModel(CaseSession session) {
+        this.session = session;
+        edits = new ChainEdits(session);
+        weighed.subscribe(() -> shown.set(shown.get() + 1));
+    }
+
+    public CaseSession session() {
+        return session;
+    }
+
+    public List<SettingRow> settings() {
+        return session.tone().map(t -> SettingRow.of(t, whole)).orElse(List.of());
+    }
+
+    /** Changes to what stands in the chain. */
+    public ChainEdits edits() {
+        return edits;
+    }
+
+    /** Whether all settings of a block are shown, also those that have not been moved. */
+    boolean isWhole(Block block) {
+        return whole.contains(block.id());
+    }
+
+    void showWhole(Block block, boolean all) {
+        if (all) {
+            whole.add(block.id());
+        } else {
+            whole.remove(block.id());
+        }
+        shown.set(shown.get() + 1);
+    }
+
+    /** Changes whenever more or less of the same tone is to be shown. */
+    public ReadOnlyIntegerProperty shown() {
+        return shown.getReadOnlyProperty();
+    }
+
+    /** Works out what each block contributes to the tone as it stands. */
+    void weigh() {
+        if (session.tone().isEmpty() || session.di().isEmpty()) return;
+        Tone now = session.settings().get();
+        Sound di = session.di().get();
+        session.desk().work().run("Weighing the blocks",
+                p -> Contributions.of(now, di, session.desk().secondTake(), p),
+                c -> weighed.set(Optional.of(new Weighed(now, c))));
+    }
+
+    /** What each block contributes; empty until asked, and once the tone has changed since. */
+    public Optional<Contributions> contributions() {
+        return weighed.get().filter(w -> session.isStill(w.tone)).map(Weighed::contributions);
+    }
+
+    /** Puts a measured response in the place of a cabinet and the microphone before it, which it has in it. */
+    public void takeImpulse(Block cabinet, Path file) {
+        session.settings().ifPresent(t -> session.desk().work().run("Reading " + file.getFileName(),
+                _ -> ImpulseFolder.impulse(file), impulse -> {
+                    Block box = cabinet.exchangedFor(Gear.model("impulse response")).with(impulse);
+                    Tone changed = t.with(box);
+                    for (Block b : t.main()) {
+                        if (b.model().kind() == GearKind.MICROPHONE) changed = changed.with(b.switched(false));
+                    }
+                    session.change(changed, impulse.name() + " for " + cabinet.model().name());
+                }));
+    }
+
+    /** Locks a control at its value, or lets it go again. */
+    public void toggleLock(SettingRow row) {
+        session.tone().ifPresent(t -> {
+            boolean now = !t.locked().holds(row.place());
+            session.keep(t.locking(t.locked().with(row.place(), now)), (now ? "Locked " : "Unlocked ") + words(row));
+        });
+    }
+
+    /** Sets a control by hand; mine is played and measured anew. */
+    public void turn(SettingRow row, double value) {
+        if (session.tone().isEmpty() || Math.abs(value - row.value()) < 1e-9) return;
+        String what = words(row) + " to " + session.rig().display(row.block().model(), row.control(), value);
+        Tone now = session.settings().get();
+        Locks locked = session.tone().get().locked();
+        Optional<Sound> di = session.di();
+        HeldConstant stays = di.isEmpty() ? HeldConstant.NOTHING : keeping.get();
+        if (stays == HeldConstant.NOTHING) {
+            session.change(now.with(row.block().with(row.control().name(), value)), what);
+            return;
+        }
+        session.desk().work().run("Balancing the change",
+                _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays, locked),
+                balanced -> {
+                    // What was changed in the meantime stands; the turn was meant for what it was before.
+                    if (session.isStill(now)) session.change(balanced, what + ", " + stays.words());
+                });
+    }
+
+    /** What stays while a control is turned by hand. */
+    public ObjectProperty<HeldConstant> keeping() {
+        return keeping;
+    }
+
+    /** Takes a block out of the chain or puts it back. */
+    public void toggleBlock(Block block) {
+        session.change(t -> t.with(block.switched(!block.on())), block.model().name() + (block.on() ? " off" : " on"));
+    }
+
+    private static String words(SettingRow row) {
+        return row.block().model().kind().word() + " " + row.control().name();
+    }
+}

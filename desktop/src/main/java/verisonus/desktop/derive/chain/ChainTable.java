@@ -1,0 +1,183 @@
+package verisonus.desktop.derive.chain;
+
+import java.util.List;
+import javafx.geometry.HPos;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import verisonus.core.rig.Block;
+import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
+
+/** The chain as a table: a line a setting with its ruled scale, its value, how far it can move, what it rests on, its lock. */
+public final class ChainTable extends GridPane {
+    private static final int WHY = 5;
+    private static final double SETTING = 26;
+
+    private final ChainModel model;
+    private final Theme theme;
+    private final ImpulsePicker impulses;
+    private boolean tight;
+
+    public ChainTable(ChainModel model, Theme theme) {
+        this.model = model;
+        this.theme = theme;
+        impulses = new ImpulsePicker(model);
+        columns();
+        setPadding(new Insets(0, 12, 10, 22));
+    }
+
+    /** A narrow table leaves out what the settings rest on, which the tooltips say too. */
+    public void fit(boolean narrow) {
+        ColumnConstraints why = getColumnConstraints().get(WHY);
+        why.setPrefWidth(narrow ? 0 : 84);
+        if (narrow == tight) return;
+        tight = narrow;
+        show();
+    }
+
+    private void columns() {
+        double[] widths = {106, 98, 130, 64, 96, 84, 44};
+        for (int i = 0; i < widths.length; i++) {
+            ColumnConstraints c = new ColumnConstraints(widths[i]);
+            if (i == 2) {
+                c.setHgrow(Priority.ALWAYS);
+                c.setMinWidth(84);
+                c.setMaxWidth(420);
+                c.setFillWidth(true);
+            }
+            if (i == 3) c.setHalignment(HPos.RIGHT);
+            getColumnConstraints().add(c);
+        }
+        setHgap(5);
+    }
+
+    /** Fills the table anew. */
+    public void show() {
+        getChildren().clear();
+        List<SettingRow> rows = model.settings();
+        if (rows.isEmpty()) return;
+        String[] heads = {"stage", "setting", "least to most", "value", "can move", "rests on", ""};
+        for (int i = 0; i < heads.length; i++) {
+            if (tight && i == WHY) continue;
+            Label head = Nodes.label(heads[i], "quiet", "small");
+            head.setPadding(new Insets(0, 0, 3, 0));
+            add(head, i, 0);
+        }
+        int line = 1;
+        for (SettingRow r : rows) {
+            if (r.leads()) {
+                Region rule = new Region();
+                rule.getStyleClass().add("block-rule");
+                rule.setMinHeight(1);
+                add(rule, 0, line++, 7, 1);
+            }
+            addRow(r, line++);
+        }
+    }
+
+    private void addRow(SettingRow r, int line) {
+        if (r.leads()) add(stage(r.block()), 0, line);
+        Label name = Nodes.label(r.label());
+        name.setTooltip(new Tooltip(r.control().about()));
+        boolean on = r.block().on();
+        if (!on) name.getStyleClass().add("quiet");
+        add(name, 1, line);
+        if (r.control().isChoice()) {
+            add(choice(r, on), 2, line, 2, 1);
+        } else {
+            ScaleView scale = new ScaleView(r, model, theme);
+            scale.setId("scale-" + id(r));
+            scale.setDisable(!on);
+            add(scale, 2, line);
+            add(value(r), 3, line);
+        }
+        add(Nodes.label(r.range(model.session().rig()), "quiet", "small"), 4, line);
+        Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
+        why.setTooltip(new Tooltip(r.reasonInFull()));
+        if (!tight) add(why, WHY, line);
+        ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
+        lock.getStyleClass().addAll("plain", "small");
+        lock.setId("lock-" + id(r));
+        lock.setSelected(r.locked());
+        lock.setTooltip(new Tooltip("a locked setting keeps its value when a tone is derived again"));
+        lock.setOnAction(_ -> model.toggleLock(r));
+        add(lock, 6, line);
+    }
+
+    private VBox stage(Block b) {
+        StageView box = new StageView(b, model.session().settings().orElseThrow(), model, impulses);
+        long lines = model.settings().stream().filter(r -> r.block().equals(b)).count();
+        // The name runs beside the next settings; where there are too few of them the first line must be taller.
+        double height = SETTING + Math.max(0, box.neededHeight() - lines * SETTING);
+        box.setMaxHeight(height);
+        box.setMinHeight(height);
+        return box;
+    }
+
+    /** Says at the field why it cannot be set so. */
+    private static void refuse(TextField field, String fault) {
+        field.getStyleClass().add("warned");
+        field.setAccessibleHelp(fault);
+        Tooltip said = new Tooltip(fault);
+        field.setTooltip(said);
+        javafx.geometry.Bounds at = field.localToScreen(field.getBoundsInLocal());
+        said.show(field, at.getMinX(), at.getMaxY() + 2);
+        field.textProperty().subscribe(_ -> said.hide());
+        field.focusedProperty().subscribe(_ -> said.hide());
+    }
+
+    /** A control that takes one of a few positions. */
+    private ChoiceBox<String> choice(SettingRow r, boolean on) {
+        ChoiceBox<String> box = new ChoiceBox<>();
+        box.getItems().setAll(r.control().choices());
+        box.getSelectionModel().select((int) Math.round(r.value()));
+        box.setId("choice-" + id(r));
+        box.setAccessibleText(r.block().model().name() + " " + r.control().name() + ". " + r.control().about());
+        box.setDisable(r.locked() || !on);
+        box.setOnAction(_ -> model.turn(r, box.getSelectionModel().getSelectedIndex()));
+        return box;
+    }
+
+    /** The figure; pressed, it becomes a field that understands other scales too. */
+    private Node value(SettingRow r) {
+        Button figure = Nodes.plain(r.display(model.session().rig()));
+        figure.getStyleClass().addAll("strong", "figure");
+        figure.setDisable(r.locked() || !r.block().on());
+        figure.setTooltip(new Tooltip("press to type a value as your device shows it, or 52 %, 13:00, half past two"));
+        figure.setOnAction(_ -> {
+            TextField field = Nodes.field(r.display(model.session().rig()), r.control().name());
+            int line = GridPane.getRowIndex(figure);
+            getChildren().remove(figure);
+            add(field, 3, line);
+            field.requestFocus();
+            field.selectAll();
+            field.setOnAction(_ -> {
+                ScaleEntry typed = ScaleEntry.read(field.getText(), r.control(),
+                        model.session().rig().scale(r.block().model()));
+                typed.value().ifPresentOrElse(v -> model.turn(r, v), () -> refuse(field, typed.fault()));
+            });
+            field.focusedProperty().subscribe((_, now) -> {
+                if (!now) {
+                    getChildren().remove(field);
+                    if (!getChildren().contains(figure)) add(figure, 3, line);
+                }
+            });
+        });
+        return figure;
+    }
+
+    private static String id(SettingRow r) {
+        return (r.block().id() + "-" + r.control().name()).replace(' ', '-');
+    }
+}

@@ -1,0 +1,134 @@
+package verisonus.desktop.derive.gap;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import verisonus.core.advise.PlayingShare;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
+
+/** The rows of the gap: the gear's first, then what is after the notes, wanted so, or the playing's. */
+public final class GapRows extends VBox {
+    private final GapModel model;
+    private final Supplier<Optional<PlayingShare>> playing;
+    private final Theme theme;
+
+    /** @param playing how far the player's own takes lie apart, once that was asked */
+    public GapRows(GapModel model, Supplier<Optional<PlayingShare>> playing, Theme theme) {
+        this.model = model;
+        this.playing = playing;
+        this.theme = theme;
+    }
+
+    /** Fills the list anew. */
+    public void show() {
+        Optional<GapLedger> ledger = model.ledger();
+        List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
+        List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
+        getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
+        if (model.withOwnEars().get()) getChildren().addFirst(Nodes.wrapped(enough(gears), "small", "said"));
+        section("After and between the notes", gears.stream().filter(GapRows::isRest).toList());
+        section("Left open by the passage",
+                all.stream().filter(r -> r.attribute() == GapAttribute.COLOUR_LEFT_OPEN && r.audibility() >= 1)
+                        .toList());
+        section("Wanted so", all.stream().filter(r -> model.isWantedSo(r)).toList());
+        section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
+    }
+
+    /** What was measured of two sounds; what is left open is one figure. */
+    private static String figures(GapRow r) {
+        String unit = r.unit().equals("index") ? "" : " " + r.unit();
+        return r.attribute() == GapAttribute.COLOUR_LEFT_OPEN
+                ? "up to " + figure(r.candidate(), r.unit()) + unit
+                : figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit()) + unit;
+    }
+
+    private static boolean isRest(GapRow r) {
+        return GapAttribute.REST.contains(r.attribute());
+    }
+
+    private void section(String title, List<GapRow> of) {
+        if (of.isEmpty()) return;
+        getChildren().add(Nodes.padded(Nodes.label(title, "strong", "small"), 10, 0, 0, 0));
+        getChildren().addAll(of.stream().map(r -> line(r, r.ofTone())).toList());
+    }
+
+    private VBox line(GapRow r, boolean ofTone) {
+        boolean heard = r.audibility() >= 1;
+        Label what = Nodes.label(r.attribute().playersWords(), heard ? "strong" : "quiet");
+        Label figures = Nodes.label(figures(r), "quiet", "small");
+        if (r.attribute().isBand())
+            figures.setTooltip(new Tooltip(r.attribute().words().replace("spectrum ", "").replace('-', '–')));
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        Label jnd = Nodes.label(Figures.of("%.1f JND", r.audibility()), heard ? "strong" : "quiet");
+        what.setMinWidth(Region.USE_PREF_SIZE);
+        jnd.setMinWidth(Region.USE_PREF_SIZE);
+        HBox top = new HBox(10, what, figures, space, jnd);
+        usual(r).ifPresent(u -> top.getChildren().add(Nodes.label(u, "quiet", "small")));
+        top.setAlignment(Pos.BASELINE_LEFT);
+        HBox said = new HBox(8, Nodes.wrapped(words(r, heard), "small", heard ? "said" : "quiet"));
+        said.setAlignment(Pos.TOP_LEFT);
+        if (ofTone && r.attribute() != GapAttribute.COLOUR_LEFT_OPEN && (heard || model.isWantedSo(r))) {
+            Region push = new Region();
+            HBox.setHgrow(push, Priority.ALWAYS);
+            ToggleButton wanted = new ToggleButton(model.isWantedSo(r) ? "chase it" : "wanted so");
+            wanted.setId("wanted-" + r.attribute().words().replace(' ', '-'));
+            wanted.getStyleClass().addAll("plain", "small");
+            wanted.setMinWidth(Region.USE_PREF_SIZE);
+            wanted.setTooltip(new Tooltip("a difference that is wanted leaves the score and is not chased"));
+            wanted.setOnAction(_ -> model.toggleWantedSo(r));
+            said.getChildren().addAll(push, wanted);
+        }
+        VBox box = Nodes.column(1, top, new GapLine(r, theme), said);
+        box.getStyleClass().add("ruled-below");
+        box.setPadding(new Insets(5, 0, 5, 0));
+        return box;
+    }
+
+    /** Whether it is enough for these ears, and for others. */
+    private String enough(List<GapRow> gears) {
+        long own = gears.stream().filter(r -> r.audibility() >= 1).count();
+        long usual = model.usual().map(GapLedger::audibleRows).orElse(0L);
+        return Figures.of(own == 0
+                ? "Enough for your ears; most listeners would hear %2$d of these."
+                : "You would hear %1$d of these, most listeners %2$d.", own, usual);
+    }
+
+    /** Beside a figure in the player's own steps, the one in everybody's. */
+    private Optional<String> usual(GapRow r) {
+        if (!model.withOwnEars().get() || model.ownSteps().find(r.attribute()).isEmpty()) return Optional.empty();
+        return model.usual().flatMap(g -> g.find(r.attribute()))
+                .map(u -> Figures.of("usually %.1f", u.audibility()));
+    }
+
+    /** What to do about it, or why nothing: below hearing, or the hand's own spread is as large. */
+    private String words(GapRow r, boolean heard) {
+        Optional<PlayingShare> share = playing.get();
+        if (heard && share.isPresent() && share.get().explains(r)) {
+            return Figures.of("your takes differ by %.1f JND here: the playing, not the gear",
+                    share.get().floorJnd().getOrDefault(r.attribute(), 0.0));
+        }
+        return heard ? r.advice() : "below hearing";
+    }
+
+    /** Shares and indices are told apart by their second decimal, all else by the first. */
+    public static String figure(double v, String unit) {
+        boolean share = unit.equals("index") || unit.equals("correlation") || unit.equals("dB per dB")
+                || unit.isEmpty();
+        return Figures.read(share ? "%.2f" : "%.1f", v);
+    }
+}

@@ -1,0 +1,56 @@
+package verisonus.desktop.derive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Goal;
+import verisonus.casebook.store.Region;
+import verisonus.core.compare.GapAttribute;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Tone;
+import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.session.CaseSession;
+
+/** The search of the open case, and the goal that it is held against. */
+class DeriveModelTest {
+    private static final GapRow LOWS = new GapRow(GapAttribute.BOTTOM, "dB", -20, -17, 1, "cabinet", "bass down",
+            true);
+    private static final GapRow MIDDLE = new GapRow(GapAttribute.MIDDLE, "dB", 3, 2, 1, "amp", "mid up", true);
+
+    @TempDir
+    private Path dir;
+    private DeskFixture fixture;
+    private DeriveModel model;
+
+    @BeforeEach
+    void open() {
+        fixture = new DeskFixture(dir);
+        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 8).with("treble", 9).with("bass", 2),
+                Block.of("2×12 open"), Block.of("dynamic microphone")));
+        fixture.keepTone(t, new GapLedger(List.of(LOWS, MIDDLE), 1));
+        model = new DeriveModel(new CaseSession(fixture.desk()));
+        fixture.settle();
+    }
+
+    @AfterEach
+    void close() {
+        fixture.close();
+    }
+
+    @Test
+    void aLooserGoalCallsLessOff() {
+        assertThat(fixture.open().tone().orElseThrow().off()).isEqualTo(2);
+        model.choices().goal().set(Goal.IN_THE_SPIRIT);
+        assertThat(fixture.open().tone().orElseThrow().off()).isEqualTo(1);
+        model.choices().goal().set(Goal.STARTING_POINT);
+        assertThat(fixture.open().tone().orElseThrow().off()).isZero();
+    }
+}

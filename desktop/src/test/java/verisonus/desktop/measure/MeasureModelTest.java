@@ -1,0 +1,53 @@
+package verisonus.desktop.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.desk.Standing;
+
+/** What measuring a region keeps. */
+class MeasureModelTest {
+    @TempDir
+    private Path dir;
+    private DeskFixture fixture;
+
+    @BeforeEach
+    void open() {
+        fixture = new DeskFixture(dir);
+    }
+
+    @AfterEach
+    void close() {
+        fixture.close();
+    }
+
+    @Test
+    void needsARegion() {
+        MeasureModel m = new MeasureModel(fixture.desk());
+        assertThat(m.canMeasure()).isFalse();
+        m.measure();
+        fixture.settle();
+        assertThat(m.findings()).isEmpty();
+    }
+
+    @Test
+    void keepsWhatItFoundAndSaysHowMuchCanBeLeantOn() {
+        fixture.mark();
+        MeasureModel m = new MeasureModel(fixture.desk());
+        m.measure();
+        fixture.settle();
+        assertThat(m.findings()).hasSizeGreaterThan(9);
+        assertThat(m.summary()).startsWith("3.2 s measured.").contains("you can lean on");
+        m.selected().set(2);
+        assertThat(m.chosen()).contains(m.findings().get(2));
+        m.selected().set(999);
+        assertThat(m.chosen()).contains(m.findings().get(m.findings().size() - 1));
+        assertThat(fixture.open().standing(Bench.MEASURE)).isEqualTo(Standing.DONE);
+    }
+}
