@@ -50,6 +50,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.take.StandInTake;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
@@ -67,7 +68,8 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
     private @Nullable Path reference;
 
-    @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar: the same phrase, or other playing")
+    @Option(names = "--di", paramLabel = "DI", description = "dry guitar: the same phrase, or other playing; without one a"
+            + " stand-in plays and the tone is a rough sketch")
     private @Nullable Path di;
 
     @Mixin
@@ -128,10 +130,13 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Sound studied = regions.reference(Objects.requireNonNull(reference));
         Optional<Excerpt> alone = regions.isPart() ? Optional.empty() : AloneBars.of(studied).worthStudying();
         Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
-        Sound dry = regions.take(Objects.requireNonNull(di));
+        boolean standIn = di == null;
+        Sound dry = di == null ? StandInTake.play() : regions.take(di);
         prepare(folder);
-        Derivation d = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
-        Sketch sketch = regions.sketch(Objects.requireNonNull(reference), alone, d);
+        Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
+        Derivation d = standIn ? found.ofStandIn() : found;
+        Sketch told = regions.sketch(Objects.requireNonNull(reference), alone, d);
+        Sketch sketch = standIn ? told.ofStandIn() : told;
         Tone tone = d.tone().named(nameOf(reference));
         force.to(folder.resolve("tone.json")).write(Json.text(ToneJson.write(tone)));
         force.to(folder.resolve("render.wav"))

@@ -67,6 +67,15 @@ public record Sketch(boolean is, List<String> helps) {
         return new Sketch(others || other || brief, helps.subList(0, Math.min(MOST, helps.size())));
     }
 
+    /** The same where nobody's guitar stood in for the player's: it is a sketch whatever else is known. */
+    public Sketch ofStandIn() {
+        List<String> out = new ArrayList<>(
+                List.of("record a dry take of your own guitar, best of the same phrase: a stand-in"
+                        + " played here"));
+        helps.stream().filter(h -> !h.startsWith("play the phrase")).forEach(out::add);
+        return new Sketch(true, out.subList(0, Math.min(MOST, out.size())));
+    }
+
     /** The best stretch of the guitar alone that is not what was studied. */
     private static Optional<Passage> alone(Sound recording, double fromS, double toS) {
         return PassageFinder.in(Course.of(recording, (int) Math.max(50, recording.durationS() / STEP_S))).stream()

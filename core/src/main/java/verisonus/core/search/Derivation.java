@@ -1,5 +1,6 @@
 package verisonus.core.search;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.compare.GapLedger;
@@ -39,5 +40,14 @@ public record Derivation(Tone tone, Pairing pairing, double seconds, long candid
         tolerances = List.copyOf(tolerances);
         ties = List.copyOf(ties);
         alternatives = List.copyOf(alternatives);
+    }
+
+    /** The same where the take was a stand-in's: how the player's own guitar sounds through it nobody has heard yet. */
+    public Derivation ofStandIn() {
+        List<String> open = new ArrayList<>(List.of("your own guitar"));
+        open.addAll(verdict.unjudged());
+        return new Derivation(tone, pairing, seconds, candidates, renders, tolerances, ties, alternatives, gap,
+                reference,
+                candidate, render, diStartS, stopped, start, enough, Verdict.of(gap, verdict.missing(), open));
     }
 }

@@ -1,7 +1,11 @@
 package verisonus.core.search;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
+import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.Features;
@@ -9,6 +13,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
+import verisonus.core.take.SearchSegment;
 
 /**
  * How far a setting of the knobs is from the reference: a vector of residuals whose squares add up. Same phrase: what
@@ -17,9 +22,20 @@ import verisonus.core.take.Pairing;
  */
 final class Objective {
     /** One evaluated setting. */
-    record Point(Knobs knobs, int curve, double[] residuals, double score, Features features) {}
+    record Point(Knobs knobs, int curve, double[] residuals, double score, Heard heard) {}
+
+    /**
+     * What is measured of a rendered candidate.
+     *
+     * @param dirt saturation index; empty where the performances agree and the envelopes say more
+     */
+    record Heard(Features features, OptionalDouble dirt) {}
 
     private static final double ENVELOPE_UNIT_DB = 1.5;
+    /** Dirt that is off by this weighs as much as a decibel of colour. */
+    private static final double DIRT_UNIT = 0.15;
+    /** Dirt is read from so much of the take, where it is liveliest. */
+    private static final double DIRT_S = 3;
     private static final double PULL_SAME = 0.1;
     private static final double PULL_OTHER = 0.3;
     /** Frames that differ by more than this differ by the playing, not by the gear. */
@@ -32,10 +48,11 @@ final class Objective {
      * @param warmUp samples of it that are rendered and not scored
      * @param reference what is wanted
      * @param levelDb wanted level by compared band: the reference's, or what several recordings have in common
+     * @param dirt saturation index of the reference, for other playing; empty where it is not known or need not be asked
      * @param behind echo and space, put behind the knobs where the reference has them
      */
     record Question(float[] di, int warmUp, Features reference, double[] levelDb, Pairing pairing,
-            List<Block> behind) {}
+            OptionalDouble dirt, List<Block> behind) {}
 
     private final Question question;
     private final Features reference;
@@ -44,6 +61,7 @@ final class Objective {
     private final double envelopeWeight;
     private final double pullFactor;
     private final AtomicInteger renders;
+    private final int dirtFrom;
 
     /**
      * @param pullFactor how much stronger than usual the pull to the middle is
@@ -57,6 +75,9 @@ final class Objective {
         this.linear = linear;
         this.envelopeWeight = envelopeWeight;
         this.renders = renders;
+        dirtFrom = question.dirt.isEmpty()
+                ? 0
+                : SearchSegment.of(question.di, Sound.WORKING_RATE_HZ, DIRT_S).from();
     }
 
     /** The same question with another weight of the envelope against the spectrum. */
@@ -66,7 +87,7 @@ final class Objective {
 
     /** Error of each linear part at a point, dB². */
     double[] colourErrors(Point point) {
-        double[] d = difference(point.features());
+        double[] d = difference(point.heard().features());
         double[] out = new double[linear.dictionary().size()];
         for (int k = 0; k < out.length; k++) for (double v : linear.residuals(d, k)) out[k] += v * v;
         return out;
@@ -74,27 +95,34 @@ final class Objective {
 
     /** Renders the knobs and chooses the best linear part. */
     Point at(Knobs knobs, Quality quality) {
-        Features f = features(knobs, quality);
-        int curve = linear.bestCurve(difference(f));
+        Heard f = heard(knobs, quality);
+        int curve = linear.bestCurve(difference(f.features()));
         return point(knobs, curve, f);
     }
 
     /** Renders the knobs with the linear part held. */
     Point at(Knobs knobs, int curve, Quality quality) {
-        return point(knobs, curve, features(knobs, quality));
+        return point(knobs, curve, heard(knobs, quality));
     }
 
     /** A rendered point with another linear part. */
     Point with(Point p, int curve) {
-        return point(p.knobs(), curve, p.features());
+        return point(p.knobs(), curve, p.heard());
     }
 
-    private Features features(Knobs knobs, Quality quality) {
+    private Heard heard(Knobs knobs, Quality quality) {
         renders.incrementAndGet();
         List<Block> blocks = new java.util.ArrayList<>(knobs.blocks());
         blocks.addAll(question.behind);
-        return Features.of(Renderer.renderMono(new Tone("candidate", blocks), question.di, quality), question.warmUp,
-                Sound.WORKING_RATE_HZ);
+        float[] render = Renderer.renderMono(new Tone("candidate", blocks), question.di, quality);
+        return new Heard(Features.of(render, question.warmUp, Sound.WORKING_RATE_HZ),
+                question.dirt.isEmpty() ? OptionalDouble.empty() : dirt(render));
+    }
+
+    private OptionalDouble dirt(float[] render) {
+        int to = Math.min(render.length, dirtFrom + (int) (DIRT_S * Sound.WORKING_RATE_HZ));
+        return SaturationEstimator.estimate(Sound.mono(Arrays.copyOfRange(render, dirtFrom, to), Sound.WORKING_RATE_HZ))
+                .value().stream().mapToDouble(SaturationReading::index).findFirst();
     }
 
     private double[] difference(Features f) {
@@ -120,19 +148,22 @@ final class Objective {
         return out;
     }
 
-    private Point point(Knobs knobs, int curve, Features f) {
+    private Point point(Knobs knobs, int curve, Heard heard) {
+        Features f = heard.features();
         double[] colour = linear.residuals(difference(f), curve);
         double[] motion = pairing.isSamePhrase() ? envelopeResiduals(f) : statisticResiduals(f);
-        double[] r = new double[colour.length + motion.length + knobs.count()];
+        double[] r = new double[colour.length + motion.length + knobs.count() + 1];
         System.arraycopy(colour, 0, r, 0, colour.length);
         double w = Math.sqrt(envelopeWeight);
         for (int i = 0; i < motion.length; i++) r[colour.length + i] = w * motion[i];
         double pull = (pairing.isSamePhrase() ? PULL_SAME : PULL_OTHER) * pullFactor
                 / Math.sqrt(Math.max(1, knobs.count()));
         for (int i = 0; i < knobs.count(); i++) r[colour.length + motion.length + i] = pull * (knobs.values()[i] - 5);
+        if (question.dirt.isPresent() && heard.dirt().isPresent())
+            r[r.length - 1] = (heard.dirt().getAsDouble() - question.dirt.getAsDouble()) / DIRT_UNIT;
         double score = 0;
         for (double v : r) score += v * v;
-        return new Point(knobs, curve, r, score, f);
+        return new Point(knobs, curve, r, score, heard);
     }
 
     private double[] envelopeResiduals(Features f) {

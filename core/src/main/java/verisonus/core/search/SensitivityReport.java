@@ -87,7 +87,7 @@ final class SensitivityReport {
     }
 
     private List<Reach> knobs(Objective.Point point) {
-        Features base = objective.at(point.knobs(), point.curve(), Quality.DRAFT).features();
+        Features base = objective.at(point.knobs(), point.curve(), Quality.DRAFT).heard().features();
         List<Callable<Reach>> work = new ArrayList<>();
         for (int i = 0; i < point.knobs().count(); i++) {
             int index = i;
@@ -99,7 +99,7 @@ final class SensitivityReport {
     private Reach reach(Objective.Point point, int index, Features base) {
         double value = point.knobs().values()[index];
         DoubleFunction<Change> changed = v -> change(base,
-                objective.at(point.knobs().moved(index, v), point.curve(), Quality.DRAFT).features());
+                objective.at(point.knobs().moved(index, v), point.curve(), Quality.DRAFT).heard().features());
         double step = value > 5 ? -0.5 : 0.5;
         Change near = changed.apply(value + step);
         Change perStep = scaled(near, 1 / step);

@@ -16,6 +16,7 @@ import verisonus.core.compare.Verdict;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.replay.ReplayExamination;
@@ -120,12 +121,14 @@ public final class ToneSearch {
             List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
             if (ranked.get(0).envelopeDb() >= SAME_ENVELOPE_DB)
                 return again(search, new Ground(wanted, dry, target, Pairing.PLAYED_AGAIN,
-                        new LinearPart(dictionary, target.weight(), RIDGE_OTHER)), core, ranked);
+                        new LinearPart(dictionary, target.weight(), RIDGE_OTHER), OptionalDouble.empty()), core,
+                        ranked);
         }
         // A take whose envelopes agree with the record's is of its performance, though its clock ran otherwise.
         Pairing pairing = same ? Pairing.SAME_PERFORMANCE : Pairing.OTHER_PLAYING;
         return deeply(search, new Ground(wanted, dry, target, pairing,
-                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER)));
+                new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER),
+                same ? OptionalDouble.empty() : dirtOf(evidence)));
     }
 
     /** What every way of searching starts from. */
@@ -256,7 +259,15 @@ public final class ToneSearch {
     }
 
     /** What every objective of one search shares. */
-    private record Ground(float[] wanted, float[] dry, Target target, Pairing pairing, LinearPart linear) {}
+    private record Ground(float[] wanted, float[] dry, Target target, Pairing pairing, LinearPart linear,
+            OptionalDouble dirt) {}
+
+    /** How dirty the recording is by itself; with others around the guitar it cannot be told. */
+    private static OptionalDouble dirtOf(Evidence e) {
+        return e.circumstances().company().probability() > COMPANY
+                ? OptionalDouble.empty()
+                : e.saturation().value().stream().mapToDouble(SaturationReading::index).findFirst();
+    }
 
     /** Whether the best so far comes nearer without the echo that was read: then it was misread. */
     private static boolean isNearerOn(Objective bare, Objective.Point best) {
@@ -287,13 +298,15 @@ public final class ToneSearch {
         if (g.pairing == Pairing.OTHER_PLAYING) {
             int most = (int) Math.min(g.dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Sound.WORKING_RATE_HZ);
             question = new Objective.Question(Arrays.copyOf(g.dry, most), 0, Features.of(g.wanted, 0,
-                    Sound.WORKING_RATE_HZ), g.target.levelDb(), g.pairing, behind);
+                    Sound.WORKING_RATE_HZ), g.target.levelDb(), g.pairing, g.dirt, behind);
         } else {
             SearchSegment segment = SearchSegment.of(g.wanted, Sound.WORKING_RATE_HZ, lengthS);
             Features scored = Features.of(segment.cutScored(g.wanted), 0, Sound.WORKING_RATE_HZ);
             // Several recordings have in common what the whole of them has; one is compared part by part.
             double[] level = options.wishes().others().isEmpty() ? scored.levelDb() : g.target.levelDb();
-            question = new Objective.Question(segment.cut(g.dry), segment.warmUp(), scored, level, g.pairing, behind);
+            question = new Objective.Question(segment.cut(g.dry), segment.warmUp(), scored, level, g.pairing,
+                    OptionalDouble.empty(),
+                    behind);
         }
         return new Objective(question, g.linear, weight, pull, renders);
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -30,7 +31,8 @@ class ObjectiveTest {
         Features wanted = Features.of(Renderer.renderMono(TRUTH, DI, Quality.DRAFT), 0, Sound.WORKING_RATE_HZ);
         double[] weight = new double[wanted.levelDb().length];
         Arrays.fill(weight, 1);
-        return new Objective(new Objective.Question(DI, 0, wanted, wanted.levelDb(), pairing, List.of()),
+        return new Objective(
+                new Objective.Question(DI, 0, wanted, wanted.levelDb(), pairing, OptionalDouble.empty(), List.of()),
                 new LinearPart(CURVES, weight, 0.02), 2, 1, new AtomicInteger());
     }
 
@@ -71,6 +73,7 @@ class ObjectiveTest {
         double[] weight = new double[wanted.levelDb().length];
         Arrays.fill(weight, 1);
         Objective o = new Objective(new Objective.Question(DI, 0, wanted, wanted.levelDb(), Pairing.SAME_PERFORMANCE,
+                OptionalDouble.empty(),
                 List.of()), new LinearPart(CURVES, weight, 0.02), 2, 1, renders);
         Objective.Point p = o.at(Knobs.of(TRUTH).orElseThrow(), Quality.DRAFT);
         assertThat(renders.get()).isEqualTo(1);

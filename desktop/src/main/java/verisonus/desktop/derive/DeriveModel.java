@@ -5,6 +5,7 @@ import java.util.Optional;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.advise.Sketch;
 import verisonus.core.rig.Tone;
@@ -12,7 +13,9 @@ import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
 import verisonus.core.take.Alignment;
+import verisonus.core.take.StandInTake;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.derive.advice.AdviceModel;
@@ -33,12 +36,19 @@ public final class DeriveModel {
     private final GapModel gap;
     private final AdviceModel advice;
 
+    private boolean deriveWhenLoaded;
+
     public DeriveModel(CaseSession session) {
         this.session = session;
         desk = session.desk();
         chain = new ChainModel(session);
         gap = new GapModel(session);
         advice = new AdviceModel(session);
+        desk.sounds().subscribe(s -> {
+            if (!deriveWhenLoaded || s.di().isEmpty()) return;
+            deriveWhenLoaded = false;
+            derive();
+        });
         desk.open().subscribe(o -> o.flatMap(OpenCase::tone)
                 .ifPresent(t -> choices.goal().set(t.remarks().goal())));
         choices.goal().subscribe(g -> session.tone().filter(t -> t.remarks().goal() != g)
@@ -55,18 +65,39 @@ public final class DeriveModel {
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
         SearchOptions chosen = choices.options(c, session.rig(), desk.book());
+        boolean standIn = session.hasStandIn();
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
             SearchOptions options = common
                     ? chosen.wishing(chosen.wishes().alsoNear(SearchChoices.others(c, desk.book())))
                     : chosen;
-            Derivation d = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
+            Derivation found = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
+            Derivation d = standIn ? found.ofStandIn() : found;
+            Sketch sketch = Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d);
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),
-                    choices.goal().get())
-                    .sketched(Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d));
+                    choices.goal().get()).sketched(standIn ? sketch.ofStandIn() : sketch);
         }, derived -> {
             desk.book().keepTone(c.entry().id(), derived,
                     Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
+            desk.refresh();
+        });
+    }
+
+    /** Whether a rough tone can be made of the record alone: there is one, with a region, and no take. */
+    boolean canSketch() {
+        Sounds s = desk.sounds().get();
+        return s.reference().isPresent() && s.di().isEmpty() && session.region().isPresent();
+    }
+
+    /** Lets a stand-in play the dry take, which can be undone like any other, and derives with it. */
+    public void sketch() {
+        if (!canSketch()) return;
+        long into = desk.open().get().orElseThrow().entry().id();
+        desk.work().run("Playing the stand-in", _ -> {
+            byte[] take = SoundWriter.encode(StandInTake.play(), SoundWriter.Format.WAV_24);
+            return desk.book().addMedium(into, Medium.Role.DI, StandInTake.NAME + ".wav", take);
+        }, _ -> {
+            deriveWhenLoaded = true;
             desk.refresh();
         });
     }

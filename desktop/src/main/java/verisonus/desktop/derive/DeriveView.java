@@ -6,6 +6,7 @@ import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -32,6 +33,7 @@ public final class DeriveView extends BorderPane {
     private final Label summary = Nodes.wrapped("", "quiet", "small");
     private final Button derive = new Button("Derive");
     private final Button step = new Button();
+    private final Button sketch = new Button("Sketch it from the record alone");
     private final ChainTable table;
     private final LedgerView ledger;
     private final WaysView ways;
@@ -48,12 +50,17 @@ public final class DeriveView extends BorderPane {
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
         ChoicesView schools = new ChoicesView(model.choices(), derive);
+        sketch.setId("sketch");
+        sketch.setTooltip(
+                new Tooltip("a guitar that is nobody's plays in place of yours: dirt and colour come near, all else"
+                        + " is open until you play it yourself"));
+        sketch.setOnAction(_ -> model.sketch());
         step.setId("next-step");
         step.setOnAction(_ -> {
             if (session.lacksRecording()) choose.run();
             else session.desk().bench().set(Bench.LISTEN);
         });
-        VBox words = Nodes.column(2, verdict, summary, step);
+        VBox words = Nodes.column(2, verdict, summary, new HBox(10, step, sketch));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
@@ -102,6 +109,8 @@ public final class DeriveView extends BorderPane {
         step.setText(session.lacksRecording() ? "Choose recordings…" : "Mark a region on Listen");
         step.setVisible(begun);
         step.setManaged(begun);
+        sketch.setVisible(begun && model.canSketch());
+        sketch.setManaged(sketch.isVisible());
         derive.setDisable(!missing.isEmpty() || session.desk().work().busy().get());
         table.show();
         ways.setVisible(tone.isPresent());

@@ -10,6 +10,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.arrival.ArrivedFile;
 import verisonus.casebook.store.Medium;
+import verisonus.core.take.StandInTake;
 import verisonus.core.work.InputFault;
 
 /** Files that were dropped, pasted or chosen: what each most likely is is said, recordings join the open case, the rest goes where it belongs. */
@@ -109,7 +110,7 @@ public final class Arrivals {
     }
 
     private static boolean holds(List<Medium> there, Medium.Role role) {
-        return there.stream().anyMatch(m -> m.role() == role);
+        return there.stream().anyMatch(m -> m.role() == role && !m.title().equals(StandInTake.NAME));
     }
 
     private static Medium.Role role(ArrivedFile.Kind kind) {

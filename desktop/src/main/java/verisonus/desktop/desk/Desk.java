@@ -24,6 +24,7 @@ import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.StandInTake;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
@@ -195,7 +196,7 @@ public final class Desk {
     }
 
     private void read(CaseEntry entry) {
-        List<Medium> media = referenceFirst(book.media(entry.id()));
+        List<Medium> media = ownTakes(referenceFirst(book.media(entry.id())));
         List<Region> regions = media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).findFirst()
                 .map(m -> book.regions(m.id())).orElse(List.of());
         Optional<Region> region = regions.stream().filter(r -> chosenRegion.equals(OptionalLong.of(r.id())))
@@ -208,6 +209,13 @@ public final class Desk {
                 book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
+    }
+
+    /** Once the player has played, the stand-in is out of sight; undo brings it back. */
+    private static List<Medium> ownTakes(List<Medium> media) {
+        boolean played = media.stream()
+                .anyMatch(m -> m.role() == Medium.Role.DI && !m.title().equals(StandInTake.NAME));
+        return played ? media.stream().filter(m -> !m.title().equals(StandInTake.NAME)).toList() : media;
     }
 
     private List<Medium> referenceFirst(List<Medium> media) {

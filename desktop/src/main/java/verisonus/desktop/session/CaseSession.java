@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.UnaryOperator;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
@@ -11,6 +12,7 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.StandInTake;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -72,9 +74,15 @@ public final class CaseSession {
         if (s.reference().isEmpty()) return "Add a recording with the wanted sound.";
         if (s.di().isEmpty())
             return "Add a dry take of your guitar, best of the same phrase. Until then Measure says what the recording alone"
-                    + " shows.";
+                    + " shows, and a stand-in can play for a first rough sketch.";
         if (region().isEmpty()) return "Mark a region in which the guitar stands alone, on the Listen bench.";
         return "";
+    }
+
+    /** Whether nobody's guitar stands in for the player's. */
+    public boolean hasStandIn() {
+        return desk.open().get().flatMap(o -> o.first(Medium.Role.DI)).filter(m -> m.title().equals(StandInTake.NAME))
+                .isPresent();
     }
 
     /** Whether a recording is what is missing, rather than a case or a region. */

@@ -8,13 +8,18 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.sheet.ToneSheet;
+import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
+import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.SoundWriter;
+import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.session.CaseSession;
 
@@ -52,5 +57,37 @@ class DeriveModelTest {
         assertThat(fixture.open().tone().orElseThrow().off()).isEqualTo(1);
         model.choices().goal().set(Goal.STARTING_POINT);
         assertThat(fixture.open().tone().orElseThrow().off()).isZero();
+    }
+
+    @Test
+    void withoutATakeAStandInPlaysForARoughSketchThatIsNeverCalledNear() {
+        long id = fixture.desk().addCase("Record only");
+        fixture.settle();
+        fixture.book().addMedium(id, Medium.Role.REFERENCE, "record.wav",
+                SoundWriter.encode(DeskFixture.notes(4, 0.4), SoundWriter.Format.WAV_16));
+        fixture.desk().refresh();
+        fixture.settle();
+        assertThat(model.canSketch()).as("no region yet").isFalse();
+        fixture.mark();
+        assertThat(model.canSketch()).isTrue();
+        model.choices().effort().set(SearchChoices.Effort.QUICK);
+        // The first that was found will do here.
+        fixture.desk().work().done().subscribe(d -> {
+            boolean chosen = fixture.desk().work().doing().get().startsWith("Deriving") && d.doubleValue() > 0.6;
+            if (chosen) fixture.desk().work().cancel();
+        });
+        model.sketch();
+        fixture.settle();
+        DerivedTone made = fixture.open().tone().orElseThrow();
+        assertThat(made.remarks().sketch().is()).isTrue();
+        assertThat(made.remarks().sketch().helps().get(0)).contains("your own guitar");
+        assertThat(made.remarks().unjudged()).contains("your own guitar");
+        assertThat(ToneSheet.nearness(made)).startsWith("A sketch");
+        assertThat(model.session().hasStandIn()).isTrue();
+        fixture.book().addMedium(id, Medium.Role.DI, "mine.wav",
+                SoundWriter.encode(DeskFixture.notes(4, 0.4), SoundWriter.Format.WAV_16));
+        fixture.desk().refresh();
+        fixture.settle();
+        assertThat(model.session().hasStandIn()).as("once the player has played").isFalse();
     }
 }

@@ -7,6 +7,9 @@ import verisonus.core.sound.Sound;
 /**
  * How loud is it, how peaky, and is it clipped? Loudness by {@link LoudnessMeter}. Input: any channels and rate, one
  * sample or more. Silence reads −200 dB and no loudness.
+ *
+ * <p>Integrated loudness and true peak by ITU-R BS.1770-5, loudness range by EBU Tech 3342. Units: LUFS, LU, dBTP, dBFS, dB. Known error:
+ * true peak within 0.1 dB of a sine's; clipping is counted on the decoder's output before anything is cut.
  */
 public final class LevelEstimator {
     private static final double NEAR_FULL_SCALE = 0.97;

@@ -7,6 +7,10 @@ import verisonus.core.sound.Sound;
  * How is the energy spread over pitch? Welch's method into third octaves (IEC 61260-1). A band's trust is how far it
  * stands above the noise found by {@link NoiseEstimator}: none at the noise, full 12 dB above. Input: any rate; bands
  * above half the rate are left at the floor with no trust.
+ *
+ * <p>P. Welch, "The use of fast Fourier transform for the estimation of power spectra", IEEE Transactions on Audio and Electroacoustics
+ * 15, 1967. Units: Hz, dB against the loudest band, trust 0 to 1. Silence: every band at the floor. Known error: a declared equalizer is
+ * found within 0.05 dB a band.
  */
 public final class SpectrumEstimator {
     /** Levels are held to this range, so that an empty band reads a number. */

@@ -8,6 +8,10 @@ import verisonus.core.sound.Sound;
 /**
  * How do left and right differ? Correlation at no delay, side against mid, and the offset of the largest
  * cross-correlation within 40 ms. Input: any; mono reads 1, −90 dB, 0 ms.
+ *
+ * <p>The delay as in C. Knapp and G. Carter, "The generalized correlation method for estimation of time delay", IEEE Transactions on
+ * Acoustics, Speech, and Signal Processing 24, 1976, without weighting. Known error: of a delay one sample; two takes, which share no
+ * delay, read as a small correlation at whichever is largest.
  */
 public final class StereoEstimator {
     private static final double MONO_DB = -90;

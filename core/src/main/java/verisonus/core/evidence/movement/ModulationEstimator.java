@@ -15,6 +15,10 @@ import verisonus.core.work.Figures;
  * Does something move the sound to and fro? {@link ModulationFeatures} (sway of the level, of lows against highs, of pitch, of
  * sides, of single bands) are weighed by a {@link Network} to the probability of each kind; the rate is that of the sway which
  * the kind is known by, of a comb by {@link SweepRate}. A comb's kind is the weak part. Input: mono or stereo, 3 s or more.
+ *
+ * <p>What sways is looked for where level and pitch themselves are taken as signals (L. Atlas and S. Shamma, "Joint acoustic and
+ * modulation frequency", EURASIP Journal on Applied Signal Processing, 2003). Units: Hz, share. Silence: unknown. Known error: of six
+ * made movements five are found from the recording alone and four by their kind; none is found in seven plain ones.
  */
 public final class ModulationEstimator {
     /** Answers of the network, in its order; the first stands for nothing. */

@@ -1,7 +1,9 @@
 package verisonus.desktop.derive.advice;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -39,6 +41,24 @@ import verisonus.desktop.session.CaseSession;
 /** What to turn next, how it feels, what the rig cannot reach, what is the playing's. Each answer stands until the tone changes. */
 public final class AdviceModel {
     private static final double SOFT_DB = -18;
+
+    /** What can be asked, each at its price in time. */
+    enum Asked {
+        MOVES(8),
+        FEEL(7),
+        REACH(15),
+        PLAYING(6),
+        LEVELS(2);
+
+        /** On two cores, for a region of eight seconds. */
+        private final double usualS;
+
+        Asked(double usualS) {
+            this.usualS = usualS;
+        }
+    }
+
+    private final Map<Asked, Double> took = new ConcurrentHashMap<>();
 
     /** An answer with the tone that it is about. */
     record About<T>(Tone tone, T value) {}
@@ -84,12 +104,22 @@ public final class AdviceModel {
                 found.pairing());
     }
 
-    private <T> void ask(String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
+    /** About how long a question takes: as long as it took last, or as it usually does. */
+    String price(Asked question) {
+        double s = took.getOrDefault(question, question.usualS);
+        return Figures.of(s < 1.5 ? "about a second" : "about %.0f s", s);
+    }
+
+    private <T> void ask(Asked asked, String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
             BiFunction<Tone, Progress, T> question) {
         if (session.tone().isEmpty() || !session.missing().isEmpty()) return;
         Tone now = session.settings().get();
-        session.desk().work().run(title, p -> question.apply(now, p),
-                found -> into.set(Optional.of(new About<>(now, found))));
+        session.desk().work().run(title, p -> {
+            long from = System.nanoTime();
+            T found = question.apply(now, p);
+            took.put(asked, (System.nanoTime() - from) / 1e9);
+            return found;
+        }, found -> into.set(Optional.of(new About<>(now, found))));
     }
 
     private Sound di() {
@@ -120,7 +150,7 @@ public final class AdviceModel {
         Optional<Sound> wanted = session.wanted();
         if (wanted.isEmpty() || session.tone().isEmpty()) return;
         DerivedTone t = session.tone().get();
-        ask(title, moves, (tone, p) -> {
+        ask(Asked.MOVES, title, moves, (tone, p) -> {
             Ground g = ground(wanted.get());
             return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), tone, session.rig(),
                     t.locked(), t.gap().wantedSo()), session.desk().work().helpers(), p), p);
@@ -159,7 +189,7 @@ public final class AdviceModel {
     public void askFeel() {
         Optional<Sound> wanted = session.wanted();
         if (wanted.isEmpty()) return;
-        ask("Feeling it out", fingers, (tone, p) -> {
+        ask(Asked.FEEL, "Feeling it out", fingers, (tone, p) -> {
             Ground g = ground(wanted.get());
             p.step(0.3, "playing softly and hard");
             TouchCurve touch = TouchCurve.of(tone, di().peak());
@@ -183,7 +213,7 @@ public final class AdviceModel {
     public void askReach() {
         Optional<Sound> wanted = session.wanted();
         if (wanted.isEmpty()) return;
-        ask("Asking what the rig cannot reach", unreached, (tone, p) -> {
+        ask(Asked.REACH, "Asking what the rig cannot reach", unreached, (tone, p) -> {
             MatchedTake take = take(wanted.get());
             Evidence alone = Examination.of(take.reference(), p);
             // Dirt is compared as the recording alone shows it, for the tone's is read so too.
@@ -202,13 +232,13 @@ public final class AdviceModel {
             said.set("Add or record a second dry take of the phrase: one take shows no spread.");
             return;
         }
-        ask("Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
+        ask(Asked.PLAYING, "Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
                 takes.stream().map(m -> session.desk().book().sound(m.hash())).toList(), p));
     }
 
     /** Levels along the chain; in volts too where the input's sensitivity is known. */
     public void askLevels(Optional<Double> fullScaleVolts) {
-        ask("Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
+        ask(Asked.LEVELS, "Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
     }
 
     Optional<List<LevelWalk.Point>> levels() {

@@ -21,7 +21,7 @@ public final class BeyondView {
     }
 
     public Node shown() {
-        Button reach = new Button("ask what the rig cannot reach");
+        Button reach = new Button("ask what the rig cannot reach (" + model.price(AdviceModel.Asked.REACH) + ")");
         reach.setId("ask-unreached");
         reach.setTooltip(new Tooltip("tries gear that you have not got on what still differs"));
         reach.setOnAction(_ -> model.askReach());
@@ -32,7 +32,7 @@ public final class BeyondView {
             }
             for (Reach.Unreached u : found) body.getChildren().add(Nodes.wrapped(capital(u.words()) + ".", "small"));
         });
-        Button playing = new Button("compare your takes");
+        Button playing = new Button("compare your takes (" + model.price(AdviceModel.Asked.PLAYING) + ")");
         playing.setId("ask-playing");
         playing.setTooltip(new Tooltip("plays two or more takes through this tone: how far they lie apart is yours"));
         playing.setOnAction(_ -> model.askPlaying());

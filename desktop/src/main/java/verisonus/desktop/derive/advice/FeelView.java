@@ -32,7 +32,8 @@ public final class FeelView {
 
     public Node shown() {
         Optional<AdviceModel.Fingers> found = model.fingers();
-        Button ask = new Button(found.isPresent() ? "feel it out again" : "feel it out");
+        Button ask = new Button((found.isPresent() ? "feel it out again (" : "feel it out (")
+                + model.price(AdviceModel.Asked.FEEL) + ")");
         ask.setId("ask-fingers");
         ask.setTooltip(new Tooltip("plays the tone from soft to hard and compares it with the reference"));
         ask.setOnAction(_ -> model.askFeel());

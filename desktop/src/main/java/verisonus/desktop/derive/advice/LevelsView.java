@@ -4,13 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import verisonus.core.rig.Tone;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
@@ -19,6 +18,8 @@ import verisonus.desktop.theme.Nodes;
 public final class LevelsView {
     private final AdviceModel model;
     private final VBox body = new VBox(5);
+    /** The tone that was walked through of itself: one that failed or was cancelled is not begun again. */
+    private Optional<Tone> asked = Optional.empty();
     private final TextField volts = new TextField();
 
     public LevelsView(AdviceModel model) {
@@ -27,16 +28,20 @@ public final class LevelsView {
         volts.setPromptText("unknown");
         volts.setPrefColumnCount(6);
         volts.setAccessibleText("volts at the socket that read full scale");
+        volts.setOnAction(_ -> model.askLevels(sensitivity()));
     }
 
+    /** The levels are asked at once: they cost little. With a sensitivity typed they are asked again, in volts. */
     public Node shown() {
-        Button walk = new Button("walk through the levels");
-        walk.setId("ask-walk");
-        walk.setTooltip(new Tooltip("plays the take up to each block in turn"));
-        walk.setOnAction(_ -> model.askLevels(sensitivity()));
+        Optional<Tone> now = model.session().settings();
+        boolean waits = model.levels().isEmpty() && !asked.equals(now) && !model.session().desk().work().busy().get();
+        if (waits) {
+            asked = now;
+            model.askLevels(sensitivity());
+        }
         HBox line = new HBox(8, Nodes.label("full scale is, V", "small"), volts);
         line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        body.getChildren().setAll(walk, line);
+        body.getChildren().setAll(line);
         model.levels().ifPresent(this::fill);
         return body;
     }

@@ -38,7 +38,7 @@ public final class NextView {
     }
 
     public Node shown() {
-        Button find = new Button("find the next move");
+        Button find = new Button("find the next move (" + model.price(AdviceModel.Asked.MOVES) + ")");
         find.setId("find-moves");
         find.setTooltip(new Tooltip("tries every control a little, on the take (G)"));
         find.setOnAction(_ -> model.findMoves());

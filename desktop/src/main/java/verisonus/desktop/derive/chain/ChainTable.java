@@ -1,6 +1,7 @@
 package verisonus.desktop.derive.chain;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
@@ -16,6 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Tone;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -75,8 +77,17 @@ public final class ChainTable extends GridPane {
             add(head, i, 0);
         }
         int line = 1;
+        Optional<ChainPart> before = Optional.empty();
+        Tone tone = model.session().settings().orElseThrow();
         for (SettingRow r : rows) {
             if (r.leads()) {
+                ChainPart part = ChainPart.of(tone, r.block());
+                if (!before.equals(Optional.of(part))) {
+                    Label title = Nodes.label(part.words(), "quiet", "small");
+                    title.setPadding(new Insets(line == 1 ? 2 : 10, 0, 2, 0));
+                    add(title, 0, line++, 7, 1);
+                    before = Optional.of(part);
+                }
                 Region rule = new Region();
                 rule.getStyleClass().add("block-rule");
                 rule.setMinHeight(1);
