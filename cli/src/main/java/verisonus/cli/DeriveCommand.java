@@ -133,7 +133,8 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         boolean standIn = di == null;
         Sound dry = di == null ? StandInTake.play() : regions.take(di);
         prepare(folder);
-        Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry, options, workers, progress()).run());
+        Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry,
+                standIn ? options.wishing(options.wishes().playedByStandIn()) : options, workers, progress()).run());
         Derivation d = standIn ? found.ofStandIn() : found;
         Sketch told = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Sketch sketch = standIn ? told.ofStandIn() : told;

@@ -23,6 +23,7 @@ final class DemoBuild {
             write(folder, r, "reference", reference);
             write(folder, r, "di", di);
             if (r.hasBacking()) write(folder, r, "backing", r.backing());
+            Files.writeString(DemoParts.jsonFile(folder, r, "evidence"), DemoCasebook.evidence(r, reference));
             if (DemoRegion.of(r).derived()) study(folder, r, reference, di);
         }
     }
@@ -32,7 +33,6 @@ final class DemoBuild {
         ExecutorService workers = Executors.newFixedThreadPool(2);
         try {
             DerivedTone tone = DemoCasebook.derivedTone(r, reference, di, workers);
-            Files.writeString(DemoParts.jsonFile(folder, r, "evidence"), DemoCasebook.evidence(r, reference));
             Files.writeString(DemoParts.jsonFile(folder, r, "tone"), DerivedToneJson.write(tone));
             Files.writeString(DemoParts.jsonFile(folder, r, "trims"), DemoCasebook.trims(tone.tone(), di));
             Files.writeString(DemoParts.jsonFile(folder, r, "perform"), DemoPerformance.document(r, tone.tone(), di));

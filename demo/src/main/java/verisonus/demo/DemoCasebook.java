@@ -63,7 +63,8 @@ public final class DemoCasebook {
             // An earlier record of the same artist: what stays is the signature.
             long earlier = addMedium(book, winter, Medium.Role.REFERENCE, Recipe.SALT_AND_STATIC, "reference");
             DemoRegion alone = DemoRegion.of(Recipe.SALT_AND_STATIC);
-            book.addRegion(earlier, Region.Role.CORE_TONE, alone.fromS(), alone.toS());
+            keepMeasured(book, book.addRegion(earlier, Region.Role.CORE_TONE, alone.fromS(), alone.toS()),
+                    Recipe.SALT_AND_STATIC);
             addCase(book, Recipe.SLOW_COMET,
                     "The last scene. A lead with dark repeats and a hall that answers late.");
         }
@@ -93,9 +94,7 @@ public final class DemoCasebook {
         DemoRegion where = DemoRegion.of(recipe);
         long region = book.addRegion(reference, Region.Role.CORE_TONE, where.fromS(), where.toS());
         if (!where.derived()) return id;
-        JsonNode measured = DemoParts.json(recipe, "evidence");
-        book.keepMeasurement(region, Measurement.of(MeasuredJson.read("demo", Json.text(measured.get("measured"))),
-                Json.text(measured.get("document"))));
+        keepMeasured(book, region, recipe);
         DerivedTone tone = DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone")));
         book.keepTone(id, tone, "Derived a tone for " + recipe.title());
         DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
@@ -111,6 +110,12 @@ public final class DemoCasebook {
         where.heard().forEach((system, words) -> book.travels().keepNote(id,
                 PlaybackSystem.find(system).orElseThrow(), words));
         return id;
+    }
+
+    private static void keepMeasured(Casebook book, long region, Recipe recipe) {
+        JsonNode measured = DemoParts.json(recipe, "evidence");
+        book.keepMeasurement(region, Measurement.of(MeasuredJson.read("demo", Json.text(measured.get("measured"))),
+                Json.text(measured.get("document"))));
     }
 
     private static long addMedium(Casebook book, long id, Medium.Role role, Recipe recipe, String part) {

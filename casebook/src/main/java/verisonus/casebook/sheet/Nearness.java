@@ -8,6 +8,7 @@ import verisonus.casebook.store.Goal;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
+import verisonus.core.search.Derivation;
 import verisonus.core.work.Figures;
 
 /** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
@@ -24,7 +25,9 @@ final class Nearness {
         else if (sides(t) < -Verdict.NEAR_JND) out.add("The record stands narrower than this tone.");
         leftOpen(t).ifPresent(db -> out
                 .add(Figures.of("The passage leaves the colour open by up to %.0f dB: a longer one would tell.", db)));
-        List<String> unjudged = t.remarks().unjudged();
+        if (t.remarks().unjudged().contains(Derivation.OWN_GUITAR))
+            out.add("Your own guitar has not been heard through it: a stand-in played.");
+        List<String> unjudged = t.remarks().unjudged().stream().filter(u -> !u.equals(Derivation.OWN_GUITAR)).toList();
         if (!unjudged.isEmpty()) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
                     + " could not be judged: listen "

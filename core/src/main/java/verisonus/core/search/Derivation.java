@@ -36,6 +36,9 @@ public record Derivation(Tone tone, Pairing pairing, double seconds, long candid
         Evidence reference,
         Evidence candidate, Sound render,
         double diStartS, String stopped, Optional<StartingTone> start, StoppingPoint enough, Verdict verdict) {
+    /** What a stand-in leaves unjudged. */
+    public static final String OWN_GUITAR = "sound of your own guitar";
+
     public Derivation {
         tolerances = List.copyOf(tolerances);
         ties = List.copyOf(ties);
@@ -44,7 +47,7 @@ public record Derivation(Tone tone, Pairing pairing, double seconds, long candid
 
     /** The same where the take was a stand-in's: how the player's own guitar sounds through it nobody has heard yet. */
     public Derivation ofStandIn() {
-        List<String> open = new ArrayList<>(List.of("your own guitar"));
+        List<String> open = new ArrayList<>(List.of(OWN_GUITAR));
         open.addAll(verdict.unjudged());
         return new Derivation(tone, pairing, seconds, candidates, renders, tolerances, ties, alternatives, gap,
                 reference,

@@ -97,7 +97,9 @@ public final class ToneSearch {
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
         float[] wanted = reference.mid();
-        Alignment alignment = Alignment.find(wanted, di.mid(), Sound.WORKING_RATE_HZ);
+        Alignment alignment = options.wishes().standIn()
+                ? new Alignment(Pairing.OTHER_PLAYING, 0, 0, false)
+                : Alignment.find(wanted, di.mid(), Sound.WORKING_RATE_HZ);
         boolean same = alignment.pairing().isSamePhrase();
         float[] dry = same
                 ? alignment.laid(wanted, di.mid(), Sound.WORKING_RATE_HZ)

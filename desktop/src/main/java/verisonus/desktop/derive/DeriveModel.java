@@ -64,8 +64,9 @@ public final class DeriveModel {
         Sound wanted = session.wanted().orElseThrow();
         Sound di = s.di().orElseThrow();
         Optional<DerivedTone> before = c.tone();
-        SearchOptions chosen = choices.options(c, session.rig(), desk.book());
         boolean standIn = session.hasStandIn();
+        SearchOptions asked = choices.options(c, session.rig(), desk.book());
+        SearchOptions chosen = standIn ? asked.wishing(asked.wishes().playedByStandIn()) : asked;
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
             SearchOptions options = common

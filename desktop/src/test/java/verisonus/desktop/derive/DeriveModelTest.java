@@ -18,7 +18,9 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Derivation;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.take.Pairing;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.session.CaseSession;
@@ -81,7 +83,8 @@ class DeriveModelTest {
         DerivedTone made = fixture.open().tone().orElseThrow();
         assertThat(made.remarks().sketch().is()).isTrue();
         assertThat(made.remarks().sketch().helps().get(0)).contains("your own guitar");
-        assertThat(made.remarks().unjudged()).contains("your own guitar");
+        assertThat(made.remarks().unjudged()).contains(Derivation.OWN_GUITAR);
+        assertThat(made.search().pairing()).isEqualTo(Pairing.OTHER_PLAYING);
         assertThat(ToneSheet.nearness(made)).startsWith("A sketch");
         assertThat(model.session().hasStandIn()).isTrue();
         fixture.book().addMedium(id, Medium.Role.DI, "mine.wav",
