@@ -1,7 +1,6 @@
 package verisonus.core.search;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -47,7 +46,9 @@ public final class ToneSearch {
     private static final double ECHO_MISREAD = 0.85;
     private static final double SHORT_S = 2;
     private static final double LONG_S = 4;
-    private static final double MOST_OTHER_S = 12;
+    /** Other playing is compared as a whole, so more of it is played than of the same phrase, where it is liveliest. */
+    private static final double LONGER_OTHER = 2.5;
+    private static final double MOST_OTHER_S = 8;
     private static final double MODERATION = 3;
     /** As much of a replay as is ranked on. */
     private static final double REPLAY_S = 8;
@@ -298,8 +299,9 @@ public final class ToneSearch {
         double pull = options.school().values() == SearchOptions.Values.MODERATE ? MODERATION : 1;
         Objective.Question question;
         if (g.pairing == Pairing.OTHER_PLAYING) {
-            int most = (int) Math.min(g.dry.length, Math.min(MOST_OTHER_S, 3 * lengthS) * Sound.WORKING_RATE_HZ);
-            question = new Objective.Question(Arrays.copyOf(g.dry, most), 0, Features.of(g.wanted, 0,
+            SearchSegment lively = SearchSegment.of(g.dry, Sound.WORKING_RATE_HZ,
+                    Math.min(MOST_OTHER_S, LONGER_OTHER * lengthS));
+            question = new Objective.Question(lively.cut(g.dry), lively.warmUp(), Features.of(g.wanted, 0,
                     Sound.WORKING_RATE_HZ), g.target.levelDb(), g.pairing, g.dirt, behind);
         } else {
             SearchSegment segment = SearchSegment.of(g.wanted, Sound.WORKING_RATE_HZ, lengthS);

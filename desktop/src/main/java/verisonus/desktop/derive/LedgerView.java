@@ -14,6 +14,7 @@ import verisonus.desktop.derive.advice.BeyondView;
 import verisonus.desktop.derive.advice.FeelView;
 import verisonus.desktop.derive.advice.LevelsView;
 import verisonus.desktop.derive.advice.NextView;
+import verisonus.desktop.derive.chain.ControlView;
 import verisonus.desktop.derive.gap.GapFoot;
 import verisonus.desktop.derive.gap.GapRows;
 import verisonus.desktop.theme.Nodes;
@@ -30,6 +31,7 @@ final class LedgerView extends BorderPane {
     private final FeelView feel;
     private final BeyondView beyond;
     private final LevelsView levels;
+    private final ControlView control;
     private final Label head = Nodes.label("What still differs", "heading");
 
     LedgerView(DeriveModel model, Theme theme) {
@@ -39,6 +41,7 @@ final class LedgerView extends BorderPane {
         feel = new FeelView(model.advice(), theme);
         beyond = new BeyondView(model.advice());
         levels = new LevelsView(model.advice());
+        control = new ControlView(model.chain());
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
         setPrefWidth(344);
@@ -46,6 +49,7 @@ final class LedgerView extends BorderPane {
                 question("next", "next move", "what to turn next (G)"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
+                question("control", "control", "what one setting does on this tone: press its name in the chain"),
                 question("reach", "reach", "what stays out of reach, and what is the playing's"));
         asked.setPadding(new Insets(0, 0, 4, -6));
         VBox top = Nodes.column(2, asked, head);
@@ -62,6 +66,10 @@ final class LedgerView extends BorderPane {
         model.advice().onAnswer(this::show);
         model.advice().said().subscribe(_ -> show());
         model.gap().heardOn().subscribe(_ -> show());
+        model.chain().asked().subscribe(n -> {
+            if (n.intValue() > 0) ask("control");
+        });
+        model.chain().shown().subscribe(_ -> show());
     }
 
     private ToggleButton question(String id, String words, String about) {
@@ -92,6 +100,7 @@ final class LedgerView extends BorderPane {
             case "feel" -> "Under the fingers";
             case "reach" -> "Out of reach";
             case "levels" -> "Levels on the way";
+            case "control" -> "What this setting does";
             default -> "What still differs";
         });
         Node body = switch (asked) {
@@ -99,6 +108,7 @@ final class LedgerView extends BorderPane {
             case "feel" -> feel.shown();
             case "reach" -> beyond.shown();
             case "levels" -> levels.shown();
+            case "control" -> control.shown();
             default -> rows;
         };
         if (gap) {

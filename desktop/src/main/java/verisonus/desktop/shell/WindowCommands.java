@@ -100,6 +100,8 @@ final class WindowCommands {
                 .also("analyse analyze evidence"));
         out.add(Command.of("Hear an exchanged part as it comes, or balanced", "F",
                 () -> derive.chain().edits().toggleBalance()));
+        out.add(Command.of("Set the control that is turning to where it stands", "K", () -> derive.chain().here())
+                .also("sweep here mark spot stop"));
         out.add(Command.of("Next gap: find the move that helps most, then make it", "G", () -> {
             desk.bench().set(Bench.DERIVE);
             deriving.next();

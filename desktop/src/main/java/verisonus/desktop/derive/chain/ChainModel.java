@@ -8,10 +8,13 @@ import java.util.Set;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.core.advise.Contributions;
+import verisonus.core.feel.ControlStudy;
+import verisonus.core.feel.ControlSweep;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;
@@ -20,6 +23,8 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.desktop.player.PlayerModel;
+import verisonus.desktop.player.Source;
 import verisonus.desktop.session.CaseSession;
 
 /** The settings of the open case's tone: turned, locked and weighed by hand. */
@@ -35,10 +40,18 @@ public final class ChainModel {
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private final ObjectProperty<HeldConstant> keeping = new SimpleObjectProperty<>(HeldConstant.NOTHING);
 
+    /** What a control does, with the tone that it was asked of. */
+    record Studied(Tone tone, SettingRow row, ControlStudy study) {}
+
+    private final ReadOnlyObjectWrapper<Optional<Studied>> studied = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyIntegerWrapper asked = new ReadOnlyIntegerWrapper();
+    private Optional<ControlSweep> sweep = Optional.empty();
+
     public ChainModel(CaseSession session) {
         this.session = session;
         edits = new ChainEdits(session);
         weighed.subscribe(() -> shown.set(shown.get() + 1));
+        studied.subscribe(() -> shown.set(shown.get() + 1));
     }
 
     public CaseSession session() {
@@ -132,6 +145,55 @@ public final class ChainModel {
     /** What stays while a control is turned by hand. */
     public ObjectProperty<HeldConstant> keeping() {
         return keeping;
+    }
+
+    /** Asks what a control does on this tone. */
+    public void study(SettingRow row) {
+        Optional<Sound> di = session.di();
+        Optional<Tone> tone = session.settings();
+        if (di.isEmpty() || tone.isEmpty()) return;
+        asked.set(asked.get() + 1);
+        session.desk().work().run("Trying " + words(row),
+                p -> ControlStudy.of(tone.get(), row.block(), row.control(), di.get(), p),
+                found -> studied.set(Optional.of(new Studied(tone.get(), row, found))));
+    }
+
+    /** Plays the take while the studied control is turned slowly from its least to its most. */
+    void sweep() {
+        Optional<Sound> di = session.di();
+        studied.get().filter(_ -> di.isPresent()).ifPresent(s -> session.desk().work().run("Turning it slowly",
+                p -> ControlSweep.of(s.tone, s.row.block(), s.row.control(), di.get(), p), made -> {
+                    sweep = Optional.of(made);
+                    shown.set(shown.get() + 1);
+                    session.desk().hearNoise(made.sound());
+                }));
+    }
+
+    /** Sets the swept control to where it stands now. */
+    public void here() {
+        Studied s = studied.get().orElse(null);
+        if (s == null || sweep.isEmpty()) return;
+        PlayerModel player = session.desk().player();
+        double value = sweep.get().valueAt(player.positionS().get());
+        player.stop();
+        player.choose(Source.MINE);
+        SettingRow now = settings().stream().filter(r -> r.place().equals(s.row.place())).findFirst().orElse(s.row);
+        turn(now, value);
+    }
+
+    /** Whether a sweep can be marked: it was made, and nothing else has been studied since. */
+    boolean isSwept() {
+        return sweep.filter(w -> studied.get().filter(s -> s.row.control().equals(w.control())).isPresent())
+                .isPresent();
+    }
+
+    ReadOnlyObjectProperty<Optional<Studied>> studied() {
+        return studied.getReadOnlyProperty();
+    }
+
+    /** Counts how often a control was asked about: whoever shows the answer comes to the front. */
+    public ReadOnlyIntegerProperty asked() {
+        return asked.getReadOnlyProperty();
     }
 
     /** Takes a block out of the chain or puts it back. */

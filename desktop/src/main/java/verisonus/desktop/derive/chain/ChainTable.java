@@ -99,8 +99,11 @@ public final class ChainTable extends GridPane {
 
     private void addRow(SettingRow r, int line) {
         if (r.leads()) add(stage(r.block()), 0, line);
-        Label name = Nodes.label(r.label());
-        name.setTooltip(new Tooltip(r.control().about()));
+        Button name = Nodes.plain(r.label());
+        name.setId("about-" + id(r));
+        name.getStyleClass().add("setting");
+        name.setTooltip(new Tooltip(r.control().about() + "; press to see and hear what it does on this tone"));
+        name.setOnAction(_ -> model.study(r));
         boolean on = r.block().on();
         if (!on) name.getStyleClass().add("quiet");
         add(name, 1, line);
