@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import verisonus.core.evidence.dirt.SaturationEstimator;
+import verisonus.core.evidence.dirt.SaturationFeatures;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
 import verisonus.core.take.SearchSegment;
@@ -121,8 +123,11 @@ final class Objective {
 
     private OptionalDouble dirt(float[] render) {
         int to = Math.min(render.length, dirtFrom + (int) (DIRT_S * Sound.WORKING_RATE_HZ));
-        return SaturationEstimator.estimate(Sound.mono(Arrays.copyOfRange(render, dirtFrom, to), Sound.WORKING_RATE_HZ))
-                .value().stream().mapToDouble(SaturationReading::index).findFirst();
+        // Bringing it to the estimator's rate at full quality would take longer than all the rest.
+        float[] part = Resampler.quick(Sound.WORKING_RATE_HZ, SaturationFeatures.RATE_HZ)
+                .resample(Arrays.copyOfRange(render, dirtFrom, to));
+        return SaturationEstimator.estimate(Sound.mono(part, SaturationFeatures.RATE_HZ)).value().stream()
+                .mapToDouble(SaturationReading::index).findFirst();
     }
 
     private double[] difference(Features f) {

@@ -12,7 +12,8 @@ import verisonus.core.sound.Stft;
  * of them compares two performances alone; {@link SaturationEstimator} combines them.
  */
 public final class SaturationFeatures {
-    private static final int RATE_HZ = 22050;
+    /** Sounds of another rate are brought to this one first. */
+    public static final int RATE_HZ = 22050;
     private static final int FRAME = 1024;
     private static final int SPECTRUM = 8192;
     /** Frames further under the loudest say nothing about a clipper. */
