@@ -21,8 +21,13 @@ final class Screen {
 
     /** @return exit status */
     static int show(Path casebook) {
+        return show(casebook, false);
+    }
+
+    /** @param toLearnWith whether a first walk is offered */
+    static int show(Path casebook, boolean toLearnWith) {
         try {
-            VerisonusApplication.show(casebook);
+            VerisonusApplication.show(casebook, toLearnWith);
             return 0;
         } catch (UnsupportedOperationException | UnsatisfiedLinkError | ExceptionInInitializerError e) {
             return missing(e);

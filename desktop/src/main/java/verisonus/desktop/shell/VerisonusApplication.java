@@ -15,13 +15,20 @@ import verisonus.core.work.InputFault;
 /** The real window on a real screen. */
 public final class VerisonusApplication extends Application {
     private static @Nullable Path casebook;
+    private static boolean offersWalk;
     private static final Duration SETTLE = Duration.millis(250);
 
     private @Nullable Window window;
 
     /** Shows the window until it is closed. */
     public static void show(Path file) {
+        show(file, false);
+    }
+
+    /** @param toLearnWith whether a first walk is offered, as on the casebook that ships */
+    public static void show(Path file, boolean toLearnWith) {
         casebook = file;
+        offersWalk = toLearnWith;
         launch(VerisonusApplication.class);
     }
 
@@ -29,7 +36,7 @@ public final class VerisonusApplication extends Application {
     public void start(Stage stage) {
         CountDownLatch shown = new CountDownLatch(1);
         Window w = opened(stage, Objects.requireNonNull(casebook), shown);
-        w.offerWalk();
+        if (offersWalk) w.offerWalk();
         stage.setTitle("Verisonus");
         stage.setMinWidth(1100);
         stage.setMinHeight(700);
@@ -54,6 +61,7 @@ public final class VerisonusApplication extends Application {
     /** Opens another casebook in this one's place; where it cannot be opened this one stays. */
     private void exchange(Stage stage, Path file) {
         Window before = Objects.requireNonNull(window);
+        if (before.holds(file)) return;
         try {
             stage.setScene(opened(stage, file, new CountDownLatch(0)).scene());
             before.close();

@@ -1,5 +1,7 @@
 package verisonus.desktop.shell;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
@@ -71,9 +73,18 @@ public final class Window implements AutoCloseable {
         shell.setOpenBook(how);
     }
 
-    /** Offers a first walk, where the casebook is the one that ships. */
+    /** Whether this is the file that is open. */
+    boolean holds(Path file) {
+        try {
+            return Files.isSameFile(file, book.file());
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    /** Offers a first walk. */
     void offerWalk() {
-        if (String.valueOf(book.file().getFileName()).equals("demo.casebook")) shell.offerWalk();
+        shell.offerWalk();
     }
 
     public Scene scene() {
