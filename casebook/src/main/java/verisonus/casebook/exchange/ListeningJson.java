@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.trial.rate.Picking;
 import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.trial.step.StepSearch;
@@ -138,8 +139,9 @@ public final class ListeningJson {
     public static List<ToldApart> told(JsonNode trial, int right, int of) {
         JsonNode n = trial.path("turned_on");
         if (of == 0) return List.of();
+        boolean whichIsX = trial.path("form").asString("").equals(TrialForm.ABX.id());
         return GapAttribute.of(n.path("attribute").asString(""))
-                .map(a -> List.of(new ToldApart(a, n.path("jnd").asDouble(), right, of))).orElse(List.of());
+                .map(a -> List.of(new ToldApart(a, n.path("jnd").asDouble(), right, of, whichIsX))).orElse(List.of());
     }
 
     private static List<String> texts(JsonNode array) {

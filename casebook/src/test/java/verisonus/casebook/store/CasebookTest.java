@@ -24,6 +24,8 @@ import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.signs.Plot;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
@@ -39,6 +41,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
 
 class CasebookTest {
     @TempDir
@@ -131,6 +134,24 @@ class CasebookTest {
             }
             book = Casebook.open(file);
             assertThat(book.gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+        }
+
+        @Test
+        void whatWasMeasuredWholeSoThatItsSentencesAreMadeAnew() {
+            long id = caseWithReference();
+            Medium medium = book.media(id).get(0);
+            long region = book.addRegion(medium.id(), Region.Role.CORE_TONE, 0.25, 1.5);
+            Evidence e = Examination.of(book.sound(medium.hash()), Progress.NONE);
+            book.keepMeasurement(region, Measurement.of(e, "{}"));
+            reopen();
+            Measurement m = book.measurement(region).orElseThrow();
+            assertThat(m.evidence().orElseThrow().level()).isEqualTo(e.level());
+            assertThat(m.findings()).extracting(EvidenceSentences::sentence)
+                    .isEqualTo(EvidenceSentences.of(e).stream().map(EvidenceSentences::sentence).toList());
+            book.undo();
+            assertThat(book.measurement(region)).isEmpty();
+            book.redo();
+            assertThat(book.measurement(region).orElseThrow().evidence()).isPresent();
         }
 
         @Test

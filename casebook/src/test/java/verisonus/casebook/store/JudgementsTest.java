@@ -145,6 +145,7 @@ class JudgementsTest {
                     "performance", "listening"})
                 s.execute("DROP TABLE " + table);
             s.execute("ALTER TABLE tone DROP COLUMN gap_jnd");
+            s.execute("ALTER TABLE evidence DROP COLUMN measured");
             s.execute("PRAGMA user_version = 1");
         }
         book = Casebook.open(file);

@@ -84,8 +84,14 @@ public final class Arrivals {
         say(what, " Ctrl+R if it is something else.");
     }
 
+    /** Said again even where it is the same as before. */
+    private void say(String text) {
+        said.set("");
+        said.set(text);
+    }
+
     private void say(ArrivedFile what, String how) {
-        said.set(what.file().getFileName() + " is taken as " + what.kind().words() + ": " + what.why() + "." + how);
+        say(what.file().getFileName() + " is taken as " + what.kind().words() + ": " + what.why() + "." + how);
     }
 
     /** Takes the recording that came last for the next thing that it could be. */
@@ -93,7 +99,7 @@ public final class Arrivals {
         Optional<Medium> medium = desk.open().get().stream().flatMap(o -> o.media().stream())
                 .filter(m -> last.equals(Optional.of(m.id()))).findFirst();
         if (medium.isEmpty()) {
-            said.set("No recording has come in lately. What a recording is can be set on Listen.");
+            say("No recording has come in lately. What a recording is can be set on Listen.");
             return;
         }
         Medium.Role next = switch (medium.get().role()) {
@@ -102,7 +108,7 @@ public final class Arrivals {
             default -> Medium.Role.REFERENCE;
         };
         desk.changeRole(medium.get(), next);
-        said.set(medium.get().title() + " is taken as " + switch (next) {
+        say(medium.get().title() + " is taken as " + switch (next) {
             case REFERENCE -> ArrivedFile.Kind.REFERENCE.words();
             case DI -> ArrivedFile.Kind.TAKE.words();
             default -> ArrivedFile.Kind.BACKING.words();

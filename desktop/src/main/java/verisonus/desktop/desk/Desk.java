@@ -129,7 +129,7 @@ public final class Desk {
     /** Plays a sound that belongs to no case, at the same loudness as all others. */
     public void hearNoise(Sound sound) {
         player.stop();
-        work.run("Making the noise", _ -> {
+        work.run("Getting it ready", _ -> {
             player.loadBeside(Optional.of(sound), 0);
             return sound;
         }, s -> {

@@ -50,11 +50,16 @@ final class KeySheet extends StackPane {
         setAlignment(box, Pos.TOP_CENTER);
         setPadding(new Insets(40, 0, 40, 0));
         setVisible(false);
-        setOnMousePressed(_ -> setVisible(false));
+        setOnMousePressed(_ -> close());
         setOnKeyPressed(e -> {
-            if (e.getCode() != KeyCode.SHIFT) setVisible(false);
+            if (e.getCode() != KeyCode.SHIFT) close();
             e.consume();
         });
+    }
+
+    private void close() {
+        setVisible(false);
+        getScene().getRoot().requestFocus();
     }
 
     private static VBox part(String title, List<String[]> keys) {

@@ -55,7 +55,9 @@ public record OwnSteps(Map<GapAttribute, Own> byAttribute) {
         Belief b = Belief.of(-Math.log(REACH), Math.log(REACH), 0, Math.log(PRIOR_FACTOR), (step, steepness) -> {
             double sum = 0;
             for (ToldApart t : said) {
-                double p = Psychometric.right(t.jnd() / step, steepness);
+                double p = t.whichIsX()
+                        ? Psychometric.rightOfX(t.jnd() / step, steepness)
+                        : Psychometric.right(t.jnd() / step, steepness);
                 sum += t.right() * Math.log(p) + (t.of() - t.right()) * Math.log(1 - p);
             }
             return sum;

@@ -18,6 +18,17 @@ final class Psychometric {
         return SLIP / 2 + (1 - SLIP) * normal(THREE_OF_FOUR * Math.pow(steps, steepness));
     }
 
+    /**
+     * The same where a third sound is to be matched to one of two (N. Macmillan and C. Creelman, "Detection Theory", 2005, independent
+     * observations): Φ(d′/√2)·Φ(d′/2) + Φ(−d′/√2)·Φ(−d′/2), 59 of 100 at the step itself.
+     */
+    static double rightOfX(double steps, double steepness) {
+        double z = THREE_OF_FOUR * Math.pow(steps, steepness);
+        double two = normal(z);
+        double half = normal(z / Math.sqrt(2));
+        return SLIP / 2 + (1 - SLIP) * (two * half + (1 - two) * (1 - half));
+    }
+
     /** Φ, by Abramowitz and Stegun 26.2.17, error under 1e-7; for 0 and more. */
     private static double normal(double x) {
         double t = 1 / (1 + 0.2316419 * x);

@@ -71,6 +71,18 @@ class OwnStepsTest {
     }
 
     @Test
+    void matchingAThirdIsHarderThanNamingOneOfTwoAndIsCountedSo() {
+        for (double steps : new double[]{0.3, 1, 2})
+            assertThat(Psychometric.rightOfX(steps, 1)).isBetween(0.5, Psychometric.right(steps, 1));
+        assertThat(Psychometric.rightOfX(0, 1)).isCloseTo(0.5, within(1e-6));
+        assertThat(Psychometric.rightOfX(1, 1)).isCloseTo(0.59, within(0.01));
+        // A listener whose step is the usual one answers 59 of 100 so, and 75 of 100 in the easier form.
+        assertThat(own(new ToldApart(GapAttribute.BITE, 1, 59, 100, true)).factor()).isCloseTo(1, within(0.15));
+        assertThat(own(new ToldApart(GapAttribute.BITE, 1, 75, 100)).factor()).isCloseTo(1, within(0.15));
+        assertThat(own(new ToldApart(GapAttribute.BITE, 1, 59, 100)).factor()).isGreaterThan(1.3);
+    }
+
+    @Test
     void withoutTrialsTheStepsAreTheUsualOnes() {
         assertThat(OwnSteps.of(List.of()).byAttribute()).isEmpty();
         assertThat(OwnSteps.of(List.of(new ToldApart(GapAttribute.BITE, 0, 0, 0))).byAttribute()).isEmpty();
