@@ -8,7 +8,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import verisonus.desktop.derive.advice.BeyondView;
 import verisonus.desktop.derive.advice.FeelView;
@@ -45,7 +45,7 @@ final class LedgerView extends BorderPane {
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
         setPrefWidth(344);
-        HBox asked = new HBox(2, question("gap", "gap", "what still differs, most audible first"),
+        FlowPane asked = new FlowPane(2, 0, question("gap", "gap", "what still differs, most audible first"),
                 question("next", "next move", "what to turn next (G)"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),

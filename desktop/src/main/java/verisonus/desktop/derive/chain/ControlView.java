@@ -7,8 +7,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import verisonus.core.feel.ControlStudy;
@@ -51,7 +51,7 @@ public final class ControlView {
         if (!c.isChoice()) body.getChildren().add(byEar());
     }
 
-    private HBox byEar() {
+    private FlowPane byEar() {
         Button sweep = new Button("turn it slowly, at one loudness");
         sweep.setId("sweep-control");
         sweep.setTooltip(new Tooltip("your take from the control's least to its most, as loud all the way"));
@@ -61,7 +61,7 @@ public final class ControlView {
         here.setTooltip(new Tooltip("sets the control to where it stands while you hear it"));
         here.setDisable(!model.isSwept());
         here.setOnAction(_ -> model.here());
-        return new HBox(8, sweep, here);
+        return new FlowPane(8, 4, sweep, here);
     }
 
     /** Rows by what changes, columns by where the control stands; what would not be heard is quiet. */
