@@ -57,7 +57,7 @@ class FirstMinutesTest {
 
     private void idle(BooleanSupplier done) throws Exception {
         for (int i = 0; i < 2; i++) {
-            WaitForAsyncUtils.waitFor(90, TimeUnit.SECONDS, () -> WaitForAsyncUtils.waitForAsyncFx(30_000,
+            WaitForAsyncUtils.waitFor(180, TimeUnit.SECONDS, () -> WaitForAsyncUtils.waitForAsyncFx(30_000,
                     () -> !desk.work().busy().get() && done.getAsBoolean()));
             WaitForAsyncUtils.waitForFxEvents();
         }
