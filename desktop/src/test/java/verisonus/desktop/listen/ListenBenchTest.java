@@ -19,7 +19,6 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.DeskFixture;
-import verisonus.desktop.measure.MeasureModel;
 import verisonus.desktop.player.Source;
 
 /** How a recording is heard, zoomed and exchanged, without its view. */
@@ -57,19 +56,6 @@ class ListenBenchTest {
         fixture.desk().refresh();
         fixture.settle();
         return fixture.open().media().stream().filter(m -> m.id() == id).findFirst().orElseThrow();
-    }
-
-    private MeasureModel measured() {
-        mark(reference());
-        MeasureModel m = new MeasureModel(fixture.desk());
-        m.measure();
-        fixture.settle();
-        return m;
-    }
-
-    private static void choose(MeasureModel m, String topic) {
-        for (int i = 0; i < m.findings().size(); i++)
-            if (m.findings().get(i).topic().equals(topic)) m.selected().set(i);
     }
 
     private ListenModel model() {

@@ -18,6 +18,7 @@ import verisonus.core.feel.ControlSweep;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.feel.HeldConstant;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
@@ -45,7 +46,10 @@ public final class ChainModel {
 
     private final ReadOnlyObjectWrapper<Optional<Studied>> studied = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyIntegerWrapper asked = new ReadOnlyIntegerWrapper();
-    private Optional<ControlSweep> sweep = Optional.empty();
+    /** A control that was turned to be heard. */
+    private record Swept(ControlPlace place, ControlSweep turned) {}
+
+    private Optional<Swept> sweep = Optional.empty();
 
     public ChainModel(CaseSession session) {
         this.session = session;
@@ -163,7 +167,7 @@ public final class ChainModel {
         Optional<Sound> di = session.di();
         studied.get().filter(_ -> di.isPresent()).ifPresent(s -> session.desk().work().run("Turning it slowly",
                 p -> ControlSweep.of(s.tone, s.row.block(), s.row.control(), di.get(), p), made -> {
-                    sweep = Optional.of(made);
+                    sweep = Optional.of(new Swept(s.row.place(), made));
                     shown.set(shown.get() + 1);
                     session.desk().hearNoise(made.sound());
                 }));
@@ -171,20 +175,21 @@ public final class ChainModel {
 
     /** Sets the swept control to where it stands now. */
     public void here() {
-        Studied s = studied.get().orElse(null);
-        if (s == null || sweep.isEmpty()) return;
         PlayerModel player = session.desk().player();
-        double value = sweep.get().valueAt(player.positionS().get());
+        // What is heard must be the turning itself: anywhere else the moment says nothing of the control.
+        if (!isSwept() || player.source().get() != Source.BESIDE) return;
+        SettingRow asked = studied.get().orElseThrow().row;
+        double value = sweep.orElseThrow().turned.valueAt(player.positionS().get());
+        sweep = Optional.empty();
+        shown.set(shown.get() + 1);
         player.stop();
         player.choose(Source.MINE);
-        SettingRow now = settings().stream().filter(r -> r.place().equals(s.row.place())).findFirst().orElse(s.row);
-        turn(now, value);
+        settings().stream().filter(r -> r.place().equals(asked.place())).findFirst().ifPresent(now -> turn(now, value));
     }
 
     /** Whether a sweep can be marked: it was made, and nothing else has been studied since. */
     boolean isSwept() {
-        return sweep.filter(w -> studied.get().filter(s -> s.row.control().equals(w.control())).isPresent())
-                .isPresent();
+        return sweep.filter(w -> studied.get().filter(s -> s.row.place().equals(w.place)).isPresent()).isPresent();
     }
 
     ReadOnlyObjectProperty<Optional<Studied>> studied() {

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.rig.Locks;
 import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.player.Source;
 import verisonus.desktop.session.CaseSession;
 
 /** The settings of a tone, turned and locked by hand. */
@@ -77,5 +78,31 @@ class ChainModelTest {
             fixture.settle();
             assertThat(fixture.open().tone().orElseThrow().tone().find("amp").orElseThrow().on()).isEqualTo(on);
         }
+    }
+
+    @Test
+    void aSlowTurnIsMarkedOnlyWhileItIsHeard() {
+        fixture.mark();
+        fixture.keepTone();
+        ChainModel m = new ChainModel(new CaseSession(fixture.desk()));
+        SettingRow treble = m.settings().stream().filter(r -> r.place().toString().equals("amp/treble")).findFirst()
+                .orElseThrow();
+        m.study(treble);
+        fixture.settle();
+        assertThat(m.studied().get().orElseThrow().study().lines()).isNotEmpty();
+        assertThat(m.isSwept()).isFalse();
+        m.sweep();
+        fixture.settle();
+        assertThat(m.isSwept()).isTrue();
+        fixture.desk().player().choose(Source.REFERENCE);
+        m.here();
+        fixture.settle();
+        assertThat(m.session().settings().orElseThrow().find("amp").orElseThrow().get("treble")).isEqualTo(5);
+        fixture.desk().player().choose(Source.BESIDE);
+        fixture.desk().player().seek(3);
+        m.here();
+        fixture.settle();
+        assertThat(m.session().settings().orElseThrow().find("amp").orElseThrow().get("treble")).isBetween(6.5, 8.5);
+        assertThat(m.isSwept()).as("marked once").isFalse();
     }
 }
