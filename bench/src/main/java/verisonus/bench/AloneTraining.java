@@ -29,7 +29,7 @@ final class AloneTraining {
                 samples.stream().filter(s -> s.answer() == 1).count());
         for (int n = 1; n <= NETWORKS; n++) {
             Files.writeString(Path.of(args[0]).resolve("alone-" + n + ".csv"),
-                    NetworkFit.text(NetworkFit.fit(samples, UNITS, 2, n)));
+                    NetworkFit.text(NetworkFit.fit(samples, UNITS, 2, n), AloneFeatures.SIGN_NAMES));
         }
     }
 
@@ -41,7 +41,7 @@ final class AloneTraining {
         List<NetworkFit.Sample> out = new ArrayList<>();
         for (int i = (int) (seed % 4 / 2); i < Math.min(f.levelDb().length, song.othersDb().length); i += 2) {
             if (f.levelDb()[i] > top - QUIET_DB && (song.isAlone(i) || song.isAccompanied(i)))
-                out.add(new NetworkFit.Sample(f.values()[i], song.isAlone(i) ? 1 : 0));
+                out.add(new NetworkFit.Sample(f.rows()[i], song.isAlone(i) ? 1 : 0));
         }
         return out.stream();
     }

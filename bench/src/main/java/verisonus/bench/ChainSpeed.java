@@ -23,13 +23,13 @@ import verisonus.core.sound.SoundWriter;
  * How many times faster than real time a chain runs on one core, and what each block takes; with "hour" also that memory does
  * not grow over an hour of sound. Where the machine has a general command-line audio tool, a chain of like parts runs beside it.
  */
-final class ChainSpeed {
+public final class ChainSpeed {
     private static final double SECONDS = 20;
 
     private ChainSpeed() {}
 
     /** Everything on: mono in, stereo out. */
-    static Tone full() {
+    public static Tone full() {
         List<Block> blocks = List.of(Block.of("instrument input").with(ControlNames.IMPEDANCE, 500),
                 Block.of("noise gate").with(ControlNames.DEPTH, 40),
                 Block.of("soft-knee compressor").with(ControlNames.RATIO, 3),

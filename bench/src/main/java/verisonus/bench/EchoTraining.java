@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.List;
 import verisonus.bench.KnownCase.Group;
 import verisonus.core.evidence.echo.EchoEstimator;
+import verisonus.core.evidence.echo.EchoSign;
 import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 
 /** Makes the weights by which a copy is told from a note played again, and checks them on cases left out. */
 final class EchoTraining {
@@ -42,7 +44,8 @@ final class EchoTraining {
         }
         List<NetworkFit.Sample> all = new ArrayList<>(kept);
         all.addAll(left);
-        Files.writeString(Path.of(args[0]), NetworkFit.text(NetworkFit.fit(all, 14, 2, 1)));
+        Files.writeString(Path.of(args[0]), NetworkFit.text(NetworkFit.fit(all, 14, 2, 1),
+                Signs.names(EchoSign.class)));
     }
 
     /** Lags that only repeats of repeats explain are neither. */
@@ -52,12 +55,11 @@ final class EchoTraining {
         c.truth().echo().ifPresent(e -> times.add(e.timeMs()));
         c.truth().second().ifPresent(e -> times.add(e.timeMs()));
         List<NetworkFit.Sample> out = new ArrayList<>();
-        for (double[] row : EchoEstimator.features(c.recording())) {
-            double ms = row[0];
-            double[] f = java.util.Arrays.copyOfRange(row, 1, row.length);
+        for (EchoEstimator.Likeness l : EchoEstimator.likenesses(c.recording())) {
+            double ms = l.lagMs();
             boolean copy = times.stream().anyMatch(t -> Math.abs(t - ms) < 1.5);
             if (!copy && explained(ms, times)) continue;
-            out.add(new NetworkFit.Sample(f, copy ? 1 : 0));
+            out.add(new NetworkFit.Sample(l.signs(), copy ? 1 : 0));
         }
         return out;
     }

@@ -8,7 +8,9 @@ import java.util.List;
 import java.util.Optional;
 import verisonus.bench.KnownCase.Group;
 import verisonus.core.evidence.movement.ModulationFeatures;
+import verisonus.core.evidence.movement.ModulationSign;
 import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.evidence.space.ReverbEstimator;
 
 /** Makes the weights by which movements and spaces are told, and checks them on cases left out. */
@@ -43,11 +45,12 @@ final class EvidenceTraining {
         Path folder = Path.of(args[0]);
         train(folder.resolve("reverb-alone.csv"),
                 rows.stream().map(r -> new NetworkFit.Sample(r.tail, r.decay)).toList(),
-                DECAYS);
+                DECAYS, ReverbEstimator.signNames());
+        List<String> moving = Signs.names(ModulationSign.class);
         train(folder.resolve("movement-alone.csv"), rows.stream().filter(r -> !r.echo)
-                .map(r -> new NetworkFit.Sample(r.alone, r.answer)).toList(), KINDS);
+                .map(r -> new NetworkFit.Sample(r.alone, r.answer)).toList(), KINDS, moving);
         train(folder.resolve("movement-paired.csv"), rows.stream().filter(r -> !r.echo && r.paired.isPresent())
-                .map(r -> new NetworkFit.Sample(r.paired.get(), r.answer)).toList(), KINDS);
+                .map(r -> new NetworkFit.Sample(r.paired.get(), r.answer)).toList(), KINDS, moving);
     }
 
     private static Row row(Job j) {
@@ -58,12 +61,13 @@ final class EvidenceTraining {
                     1, 5);
         }
         boolean echo = c.truth().echo().isPresent();
-        return new Row(echo, KINDS.indexOf(c.truth().movement()), ModulationFeatures.of(c.recording()).values(),
-                ModulationFeatures.between(c.recording(), c.dry()).map(ModulationFeatures::values), decay,
-                ReverbEstimator.features(c.recording()));
+        return new Row(echo, KINDS.indexOf(c.truth().movement()), ModulationFeatures.of(c.recording()).signs().values(),
+                ModulationFeatures.between(c.recording(), c.dry()).map(f -> f.signs().values()), decay,
+                ReverbEstimator.signs(c.recording()));
     }
 
-    private static void train(Path file, List<NetworkFit.Sample> samples, List<String> names) throws IOException {
+    private static void train(Path file, List<NetworkFit.Sample> samples, List<String> names, List<String> signs)
+            throws IOException {
         List<NetworkFit.Sample> kept = new ArrayList<>();
         List<NetworkFit.Sample> left = new ArrayList<>();
         for (int i = 0; i < samples.size(); i++) (i % 4 == 3 ? left : kept).add(samples.get(i));
@@ -74,7 +78,7 @@ final class EvidenceTraining {
         for (int k = 0; k < seen.length; k++) {
             System.out.printf("%-18s %s%n", names.get(k), java.util.Arrays.toString(seen[k]));
         }
-        Files.writeString(file, NetworkFit.text(NetworkFit.fit(samples, UNITS, names.size(), 1)));
+        Files.writeString(file, NetworkFit.text(NetworkFit.fit(samples, UNITS, names.size(), 1), signs));
     }
 
     static int best(double[] p) {

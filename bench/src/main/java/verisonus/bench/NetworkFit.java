@@ -147,9 +147,10 @@ final class NetworkFit {
     }
 
     /** The network as the file that ships. */
-    static String text(Network n) {
+    static String text(Network n, List<String> signs) {
         StringBuilder out = new StringBuilder(
                 "# means, deviations, hidden units, answers; the last of a row stands alone\n");
+        out.append(Network.SIGNS).append(String.join(",", signs)).append('\n');
         out.append(line(n.mean())).append(line(n.deviation()));
         for (double[] row : n.hidden()) out.append(line(row));
         for (double[] row : n.out()) out.append(line(row));

@@ -14,7 +14,11 @@ import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
+import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.dirt.SaturationFeatures;
+import verisonus.core.evidence.dirt.SaturationSign;
+import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
@@ -33,12 +37,13 @@ final class SaturationTraining {
     /** @param args the folder that the weights go to */
     public static void main(String[] args) throws IOException {
         List<Sample> samples = samples();
-        train(Path.of(args[0]).resolve("saturation-weights.csv"), samples);
+        train(Path.of(args[0]).resolve("saturation-weights.csv"), samples, SaturationEstimator.SIGNS);
         train(Path.of(args[0]).resolve("saturation-paired.csv"), samples.stream()
-                .map(s -> new Sample(s.performance, s.driveDb, s.paired, s.paired)).toList());
+                .map(s -> new Sample(s.performance, s.driveDb, s.paired, s.paired)).toList(),
+                SaturationEstimator.PAIRED_SIGNS);
     }
 
-    private static void train(Path file, List<Sample> samples) throws IOException {
+    private static void train(Path file, List<Sample> samples, List<String> signs) throws IOException {
         System.out.println(file.getFileName());
         double[] mean = new double[samples.get(0).features.length];
         double[] deviation = new double[mean.length];
@@ -51,8 +56,8 @@ final class SaturationTraining {
         }
         crossValidate(samples, mean, deviation);
         double[] weights = fit(samples, mean, deviation);
-        Files.writeString(file, "# means, deviations, weights (constant, each feature, each square)\n"
-                + line(mean) + line(deviation) + line(weights));
+        Files.writeString(file, "# means, deviations, weights (constant, each sign, each square)\n"
+                + Network.SIGNS + String.join(",", signs) + "\n" + line(mean) + line(deviation) + line(weights));
     }
 
     private static String line(double[] v) {
@@ -64,7 +69,7 @@ final class SaturationTraining {
         return IntStream.range(0, Takes.Style.values().length * SEEDS).parallel().boxed().flatMap(p -> {
             Takes.Style style = Takes.Style.values()[p % Takes.Style.values().length];
             Sound dry = Takes.known(style, 1000 + p, 8).sound();
-            double[] played = SaturationFeatures.of(dry);
+            Signs<SaturationSign> played = SaturationFeatures.of(dry);
             SplittableRandom random = new SplittableRandom(p);
             List<Sample> out = new ArrayList<>();
             int clipper = random.nextInt(4);
@@ -83,8 +88,8 @@ final class SaturationTraining {
                 }
                 if (after == 1) echo(x, echoS);
                 if (after == 2) x = Effects.reverb(x, echoS * 4, 0, -12, new SplittableRandom(p + 7L));
-                double[] f = SaturationFeatures.of(Sound.mono(x, 48000));
-                out.add(new Sample(p, drive, f, SaturationFeatures.against(f, played)));
+                Signs<SaturationSign> f = SaturationFeatures.of(Sound.mono(x, 48000));
+                out.add(new Sample(p, drive, f.values(), SaturationFeatures.against(f, played)));
             }
             return out.stream();
         }).toList();

@@ -1,6 +1,8 @@
 package verisonus.core.evidence.dirt;
 
 import java.util.Arrays;
+import java.util.stream.DoubleStream;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.LevelCurve;
@@ -21,8 +23,8 @@ public final class SaturationFeatures {
 
     private SaturationFeatures() {}
 
-    /** Fourteen figures, in a fixed order; mono mid, 2 s or more that are not silent. */
-    public static double[] of(Sound sound) {
+    /** Mono mid, 2 s or more that are not silent. */
+    public static Signs<SaturationSign> of(Sound sound) {
         float[] x = sound.atRate(RATE_HZ).mid();
         float[] low = x.clone();
         new Biquad.Section(Biquad.lowPass(1000, 0.7071, RATE_HZ)).process(low, 0, low.length);
@@ -44,17 +46,29 @@ public final class SaturationFeatures {
         }
         double[] sorted = loud(fine);
         double[] c = sortedPart(crest, n);
-        return new double[]{crestDb(x, 0, x.length), q(c, 0.5), q(c, 0.2), q(sortedPart(kurtosis, n), 0.5),
-                q(sortedPart(lowKurtosis, n), 0.5), q(sortedPart(skew, n), 0.5), q(sorted, 0.99) - q(sorted, 0.8),
-                q(sorted, 0.98) - q(sorted, 0.6), q(sorted, 0.99) - q(sorted, 0.5), q(sorted, 0.9) - q(sorted, 0.3),
-                floorDb(x), moment(x, 0, x.length, 4), overshootDb(fine), fallDb(fine)};
+        int loudFrames = n;
+        return Signs.of(SaturationSign.class, sign -> switch (sign) {
+            case CREST -> crestDb(x, 0, x.length);
+            case FRAME_CREST -> q(c, 0.5);
+            case FRAME_CREST_LOW -> q(c, 0.2);
+            case KURTOSIS -> q(sortedPart(kurtosis, loudFrames), 0.5);
+            case LOW_KURTOSIS -> q(sortedPart(lowKurtosis, loudFrames), 0.5);
+            case SKEW -> q(sortedPart(skew, loudFrames), 0.5);
+            case LEVEL_99_TO_80 -> q(sorted, 0.99) - q(sorted, 0.8);
+            case LEVEL_98_TO_60 -> q(sorted, 0.98) - q(sorted, 0.6);
+            case LEVEL_99_TO_50 -> q(sorted, 0.99) - q(sorted, 0.5);
+            case LEVEL_90_TO_30 -> q(sorted, 0.9) - q(sorted, 0.3);
+            case FLOOR -> floorDb(x);
+            case WHOLE_KURTOSIS -> moment(x, 0, x.length, 4);
+            case OVERSHOOT -> overshootDb(fine);
+            case FALL -> fallDb(fine);
+        });
     }
 
-    /** Figures of a recording with how they differ from those of its dry take. */
-    public static double[] against(double[] recording, double[] take) {
-        double[] out = Arrays.copyOf(recording, 2 * recording.length);
-        for (int i = 0; i < recording.length; i++) out[recording.length + i] = recording[i] - take[i];
-        return out;
+    /** Signs of a recording with how they differ from those of its dry take, as the weights of both take them. */
+    public static double[] against(Signs<SaturationSign> recording, Signs<SaturationSign> take) {
+        return DoubleStream.concat(Arrays.stream(recording.values()), Arrays.stream(recording.less(take).values()))
+                .toArray();
     }
 
     private static double[] loud(double[] levels) {

@@ -9,6 +9,7 @@ import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.LinearPrediction;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
@@ -35,10 +36,8 @@ public final class EchoEstimator {
     private static final double DOUBTFUL = 0.4;
     /** Repeats that lose more than this of their highs are called darkened. */
     private static final double DARK_DB = 2.5;
-    /** Places of two figures in a row of features. */
-    private static final int SECOND = 2;
-    private static final int RATIO = 11;
-    private static final Network NETWORK = Network.beside(EchoEstimator.class, "echo.csv");
+    private static final Network NETWORK = Network.beside(EchoEstimator.class, "echo.csv",
+            Signs.names(EchoSign.class));
 
     private EchoEstimator() {}
 
@@ -85,33 +84,32 @@ public final class EchoEstimator {
     private record Judged(int lag, double height, double probability) {}
 
     /**
-     * Lags at which the recording resembles itself, with what speaks for a copy there, for {@link Network}.
+     * A lag at which the recording resembles itself.
      *
-     * @return one row a lag: the lag in ms, then the figures
+     * @param signs what speaks for a copy there, for {@link Network}, in the order of its training
      */
-    public static List<double[]> features(Sound sound) {
+    public record Likeness(double lagMs, double[] signs) {}
+
+    /** Lags at which the recording resembles itself, the likest first. */
+    public static List<Likeness> likenesses(Sound sound) {
         float[] mid = sound.atRate(RATE_HZ).mid();
         Cepstrum.Source source = new Cepstrum.Source(mid, RATE_HZ);
         Cepstrum broad = source.band(60, 5000);
         List<Candidate> candidates = candidates(broad);
-        List<double[]> out = new ArrayList<>();
-        for (double[] f : features(mid, source, broad, candidates)) {
-            double[] row = new double[f.length + 1];
-            row[0] = 1000.0 * candidates.get(out.size()).lag / RATE_HZ;
-            System.arraycopy(f, 0, row, 1, f.length);
-            out.add(row);
-        }
+        List<Likeness> out = new ArrayList<>();
+        for (Signs<EchoSign> signs : signs(mid, source, broad, candidates))
+            out.add(new Likeness(1000.0 * candidates.get(out.size()).lag / RATE_HZ, signs.values()));
         return out;
     }
 
-    private static List<double[]> features(float[] mid, Cepstrum.Source source, Cepstrum broad,
+    private static List<Signs<EchoSign>> signs(float[] mid, Cepstrum.Source source, Cepstrum broad,
             List<Candidate> candidates) {
         CopyLikeness copies = new CopyLikeness(LinearPrediction.residual(mid, 40), RATE_HZ);
         Cepstrum low = source.band(60, 800);
         Cepstrum middle = source.band(500, 2000);
         Cepstrum high = source.band(2000, 5000);
         double top = candidates.isEmpty() ? 1 : candidates.get(0).height;
-        List<double[]> out = new ArrayList<>();
+        List<Signs<EchoSign>> out = new ArrayList<>();
         for (Candidate k : candidates) {
             CopyLikeness.Comparison v = copies.at(k.lag);
             double lag = broad.refinedLag(k.lag, 2);
@@ -120,11 +118,28 @@ public final class EchoEstimator {
             double f = Math.clamp((4 * second + m * m) / (2 * m), -1, 1);
             double third = broad.extremeNear(3 * lag, 3);
             double expected = (f * f * f - Math.pow(f - m, 3)) / 6;
-            out.add(new double[]{k.height, Math.log(k.standsOut), second, second / k.height, third - expected,
-                    broad.extremeNear(lag / 2, 1), low.peakNear(lag, 2) / k.height, middle.peakNear(lag, 2) / k.height,
-                    high.peakNear(lag, 2) / k.height, v.likeness(), v.lowRatio(), v.ratio(), v.ratioSpread(),
-                    v.ratio() - 2.6 * k.height, v.lowRatio() / Math.max(v.ratio(), 0.02), k.height / top,
-                    broad.at(lag + 1.5) / k.height, candidates.size() / (double) CANDIDATES, f, lag / RATE_HZ});
+            out.add(Signs.of(EchoSign.class, sign -> switch (sign) {
+                case HEIGHT -> k.height;
+                case STANDS_OUT -> Math.log(k.standsOut);
+                case SECOND -> second;
+                case SECOND_TO_FIRST -> second / k.height;
+                case THIRD_OFF_EXPECTED -> third - expected;
+                case HALF_LAG -> broad.extremeNear(lag / 2, 1);
+                case LOW_TO_ALL -> low.peakNear(lag, 2) / k.height;
+                case MIDDLE_TO_ALL -> middle.peakNear(lag, 2) / k.height;
+                case HIGH_TO_ALL -> high.peakNear(lag, 2) / k.height;
+                case LIKENESS -> v.likeness();
+                case LOW_RATIO -> v.lowRatio();
+                case RATIO -> v.ratio();
+                case RATIO_SPREAD -> v.ratioSpread();
+                case RATIO_OVER_HEIGHT -> v.ratio() - 2.6 * k.height;
+                case LOW_RATIO_TO_RATIO -> v.lowRatio() / Math.max(v.ratio(), 0.02);
+                case TO_HIGHEST -> k.height / top;
+                case SKIRT -> broad.at(lag + 1.5) / k.height;
+                case CROWD -> candidates.size() / (double) CANDIDATES;
+                case FEEDBACK -> f;
+                case LAG -> lag / RATE_HZ;
+            }));
         }
         return out;
     }
@@ -132,11 +147,11 @@ public final class EchoEstimator {
     private static List<Judged> judged(float[] mid, Cepstrum.Source source, Cepstrum broad,
             List<Candidate> candidates) {
         List<Judged> out = new ArrayList<>();
-        for (double[] f : features(mid, source, broad, candidates)) {
+        for (Signs<EchoSign> signs : signs(mid, source, broad, candidates)) {
             Candidate k = candidates.get(out.size());
             // What comes back as loud as it was, and again after twice the time, is a note that is played on and on.
-            boolean playedOn = f[RATIO] > 0.8 && f[SECOND] > 0;
-            out.add(new Judged(k.lag, k.height, playedOn ? 0 : NETWORK.probabilities(f)[1]));
+            boolean playedOn = signs.get(EchoSign.RATIO) > 0.8 && signs.get(EchoSign.SECOND) > 0;
+            out.add(new Judged(k.lag, k.height, playedOn ? 0 : NETWORK.probabilities(signs.values())[1]));
         }
         return out;
     }

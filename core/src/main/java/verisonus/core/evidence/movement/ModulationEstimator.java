@@ -8,6 +8,7 @@ import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 
@@ -25,8 +26,10 @@ public final class ModulationEstimator {
     private static final List<ModulationKind> KINDS = List.of(ModulationKind.TREMOLO, ModulationKind.HARMONIC_TREMOLO,
             ModulationKind.VIBRATO, ModulationKind.CHORUS,
             ModulationKind.FLANGER, ModulationKind.PHASER, ModulationKind.ROTARY);
-    private static final Network ALONE = Network.beside(ModulationEstimator.class, "movement-alone.csv");
-    private static final Network PAIRED = Network.beside(ModulationEstimator.class, "movement-paired.csv");
+    private static final Network ALONE = Network.beside(ModulationEstimator.class, "movement-alone.csv",
+            Signs.names(ModulationSign.class));
+    private static final Network PAIRED = Network.beside(ModulationEstimator.class, "movement-paired.csv",
+            Signs.names(ModulationSign.class));
     /** Movement and none both less likely than this: the recording cannot tell. */
     private static final double SURE = 0.7;
     /**
@@ -86,7 +89,7 @@ public final class ModulationEstimator {
     }
 
     private static Finding<ModulationReading> decide(ModulationFeatures f, Network network, boolean alone) {
-        double[] p = network.probabilities(f.values());
+        double[] p = network.probabilities(f.signs().values());
         if (p[0] >= SURE) {
             return Finding.absent(alone ? Math.min(p[0], MOST_ABSENT) : p[0],
                     "neither level nor pitch nor single bands sway at a steady rate; a faint, slow sweep would not show");

@@ -6,7 +6,7 @@ import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import verisonus.core.evidence.signs.BandLevels;
 import verisonus.core.evidence.signs.Cepstrum;
-import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.TakeAlignment;
 
@@ -15,14 +15,14 @@ import verisonus.core.take.TakeAlignment;
  * sides and single bands sway. Read from a recording, or from the way from its dry take to the recording, where the playing
  * drops out.
  *
- * @param values in a fixed order, for {@link Network}
+ * @param signs for {@link verisonus.core.evidence.signs.Network}
  * @param common sway of the level of all bands
  * @param opposed sway of the lows against the highs
  * @param pitch sway of the pitch, cents a hop
  * @param sweep tells how often a comb would sweep; takes its time, so it is asked only where there is a comb
  * @param rise slope that the level exceeds a sixth of the time away from notes' beginnings, dB a second
  */
-public record ModulationFeatures(double[] values, Swing common, Swing opposed, Swing pitch,
+public record ModulationFeatures(Signs<ModulationSign> signs, Swing common, Swing opposed, Swing pitch,
         Supplier<OptionalDouble> sweep, double rise) {
     private static final double SLOWEST_HZ = 1.5;
     private static final double FASTEST_HZ = 10;
@@ -116,15 +116,44 @@ public record ModulationFeatures(double[] values, Swing common, Swing opposed, S
         BandSway slow = BandSway.of(single, gap, 0.2, 4);
         double[] comb = combHeights(x);
         double kept = java.util.stream.IntStream.range(0, n).filter(t -> !gap[t]).count() / (double) Math.max(1, n);
-        double[] v = {log(am.prominence()), am.share(), log(am.amplitude()), log(op.prominence()), op.share(),
-                log(op.amplitude()), log(fm.prominence()), fm.share(), log(cents(fm)), log(in.prominence()), in.share(),
-                log(sides.prominence()), sides.share(), log(slow.prominence()), slow.share(), log(slow.rateHz()),
-                near(am, op), near(am, fm), near(op, fm), am.rateHz() < 2.2 ? 1 : 0, log(Swing.medianSize(cents)),
-                log(Swing.medianSize(common)), log(Swing.medianSize(opposed)), log(binSlope), log(1 + Math.max(0,
-                        Swing.quantile(common, 5 / 6.0))),
-                kinship(single, gap, 1), kinship(single, gap, 2), kinship(single, gap, 4), kinship(single, gap, 8),
-                comb[0], comb[1], comb[2], kept, skew(common)};
-        return new ModulationFeatures(v, am, op, fm, () -> SweepRate.hz(single, gap), Swing.quantile(common, 5 / 6.0));
+        double rise = Swing.quantile(common, 5 / 6.0);
+        Signs<ModulationSign> signs = Signs.of(ModulationSign.class, sign -> switch (sign) {
+            case LEVEL_STANDS_OUT -> log(am.prominence());
+            case LEVEL_SHARE -> am.share();
+            case LEVEL_SIZE -> log(am.amplitude());
+            case BALANCE_STANDS_OUT -> log(op.prominence());
+            case BALANCE_SHARE -> op.share();
+            case BALANCE_SIZE -> log(op.amplitude());
+            case PITCH_STANDS_OUT -> log(fm.prominence());
+            case PITCH_SHARE -> fm.share();
+            case PITCH_SIZE -> log(cents(fm));
+            case MIDDLE_STANDS_OUT -> log(in.prominence());
+            case MIDDLE_SHARE -> in.share();
+            case SIDES_STAND_OUT -> log(sides.prominence());
+            case SIDES_SHARE -> sides.share();
+            case BANDS_STAND_OUT -> log(slow.prominence());
+            case BANDS_SHARE -> slow.share();
+            case BANDS_RATE -> log(slow.rateHz());
+            case LEVEL_WITH_BALANCE -> near(am, op);
+            case LEVEL_WITH_PITCH -> near(am, fm);
+            case BALANCE_WITH_PITCH -> near(op, fm);
+            case LEVEL_IS_SLOW -> am.rateHz() < 2.2 ? 1 : 0;
+            case PITCH_UNREST -> log(Swing.medianSize(cents));
+            case LEVEL_UNREST -> log(Swing.medianSize(common));
+            case BALANCE_UNREST -> log(Swing.medianSize(opposed));
+            case BIN_SLOPE -> log(binSlope);
+            case RISE -> log(1 + Math.max(0, rise));
+            case KINSHIP_NEXT -> kinship(single, gap, 1);
+            case KINSHIP_2 -> kinship(single, gap, 2);
+            case KINSHIP_4 -> kinship(single, gap, 4);
+            case KINSHIP_8 -> kinship(single, gap, 8);
+            case COMB_SHORT -> comb[0];
+            case COMB_MIDDLE -> comb[1];
+            case COMB_LONG -> comb[2];
+            case READABLE -> kept;
+            case SKEW -> skew(common);
+        });
+        return new ModulationFeatures(signs, am, op, fm, () -> SweepRate.hz(single, gap), rise);
     }
 
     /** Swing of the pitch to either side, cents. */

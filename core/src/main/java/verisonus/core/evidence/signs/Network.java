@@ -11,7 +11,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Weighs features to the probability of each answer: standardised, clipped to ±3, through one hidden layer of tanh units to
+ * Weighs {@link Signs} to the probability of each answer: standardised, clipped to ±3, through one hidden layer of tanh units to
  * a softmax. Weights are trained in {@code bench} on made-up cases and read from a file of lines of numbers.
  *
  * @param mean by feature
@@ -20,21 +20,32 @@ import org.jspecify.annotations.Nullable;
  * @param out answer by unit, the last column a constant
  */
 public record Network(double[] mean, double[] deviation, double[][] hidden, double[][] out) {
+    /** How the line of a weights' file begins that names what is weighed. */
+    public static final String SIGNS = "# signs: ";
     private static final double CLIP = 3;
 
-    /** The weights that ship under this name beside the estimator that asks for them. */
-    public static Network beside(Class<?> estimator, String file) {
+    /**
+     * The weights that ship under this name beside the estimator that asks for them.
+     *
+     * @param signs what the estimator will give it, in this order; weights of other signs are refused
+     */
+    public static Network beside(Class<?> estimator, String file, List<String> signs) {
         try (@Nullable
         InputStream in = estimator.getResourceAsStream(file)) {
             if (in == null) throw new IllegalStateException("the weights " + file + " are missing");
             BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.US_ASCII));
             List<double[]> rows = new ArrayList<>();
-            for (String line : lines.lines().filter(l -> !l.startsWith("#")).toList()) {
+            List<String> named = List.of();
+            for (String line : lines.lines().toList()) {
+                if (line.startsWith(SIGNS)) named = List.of(line.substring(SIGNS.length()).split(",", -1));
+                if (line.startsWith("#")) continue;
                 String[] cells = line.split(",", -1);
                 double[] row = new double[cells.length];
                 for (int i = 0; i < row.length; i++) row[i] = Double.parseDouble(cells[i]);
                 rows.add(row);
             }
+            if (!named.equals(signs))
+                throw new IllegalStateException("the weights " + file + " are of other signs: " + named);
             int features = rows.get(0).length;
             List<double[]> body = rows.subList(2, rows.size());
             int units = (int) body.stream().takeWhile(r -> r.length == features + 1).count();

@@ -1,12 +1,16 @@
 package verisonus.core.evidence.space;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.evidence.signs.OctaveEnergies;
 import verisonus.core.evidence.signs.Plot;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.evidence.signs.StraightLine;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
@@ -39,7 +43,7 @@ public final class ReverbEstimator {
     private static final double MOST_RINGING = 0.55;
     private static final double MOST_ABSENT = 0.85;
     private static final double LONGEST_S = 6;
-    private static final Network NETWORK = Network.beside(ReverbEstimator.class, "reverb-alone.csv");
+    private static final Network NETWORK = Network.beside(ReverbEstimator.class, "reverb-alone.csv", signNames());
 
     private ReverbEstimator() {}
 
@@ -52,7 +56,7 @@ public final class ReverbEstimator {
 
     public static Finding<ReverbReading> estimate(Sound sound) {
         if (sound.durationS() < 4) return Finding.unknown("too short to see a note stop");
-        double[] p = NETWORK.probabilities(features(sound));
+        double[] p = NETWORK.probabilities(signs(sound));
         double[] fall = fastest(sound);
         Plot plot = plot(fall);
         if (p[0] >= SURE) {
@@ -119,28 +123,50 @@ public final class ReverbEstimator {
         return new Plot("the fastest fall ever seen, dB", "ms", x, fall, new double[]{400});
     }
 
-    /** Figures of the fastest falls in four octaves, in a fixed order, for {@link Network}; sounds of 4 s or more. */
-    public static double[] features(Sound sound) {
+    /** Signs of the fastest falls in every octave, then of the whole range, for {@link Network}; sounds of 4 s or more. */
+    public static double[] signs(Sound sound) {
         double[][] levels = octaveLevels(sound.atRate(RATE_HZ).mid());
-        int[] lags = {5, 10, 20, 40, 80};
-        double[] out = new double[levels.length * 13 + 2];
-        int n = 0;
-        for (double[] level : levels) {
-            double[] fast = fastestFalls(level, 0.02);
-            double[] usual = fastestFalls(level, 0.12);
-            for (int lag : lags) out[n++] = fast[lag];
-            for (int lag : lags) out[n++] = usual[lag];
-            Tail t = tail(fast);
-            out[n++] = t.decayS > 0 ? Math.log(t.decayS) : 2;
-            out[n++] = t.offsetDb;
-            out[n++] = usual[20] - fast[20];
-        }
+        DoubleStream falls = Arrays.stream(levels).flatMapToDouble(l -> Arrays.stream(falls(l).values()));
+        return DoubleStream.concat(falls, Arrays.stream(range(levels).values())).toArray();
+    }
+
+    /** Of a row of signs. */
+    public static List<String> signNames() {
+        Stream<String> falls = Arrays.stream(OctaveEnergies.CENTRES_HZ).boxed()
+                .flatMap(hz -> Signs.names(FallSign.class, Figures.of("AT_%.0f_HZ", hz)));
+        return Stream.concat(falls, Signs.names(RangeSign.class).stream()).toList();
+    }
+
+    private static Signs<FallSign> falls(double[] level) {
+        double[] fast = fastestFalls(level, 0.02);
+        double[] usual = fastestFalls(level, 0.12);
+        Tail t = tail(fast);
+        return Signs.of(FallSign.class, sign -> switch (sign) {
+            case FAST_50_MS -> fast[5];
+            case FAST_100_MS -> fast[10];
+            case FAST_200_MS -> fast[20];
+            case FAST_400_MS -> fast[40];
+            case FAST_800_MS -> fast[80];
+            case USUAL_50_MS -> usual[5];
+            case USUAL_100_MS -> usual[10];
+            case USUAL_200_MS -> usual[20];
+            case USUAL_400_MS -> usual[40];
+            case USUAL_800_MS -> usual[80];
+            case TAIL_DECAY -> t.decayS > 0 ? Math.log(t.decayS) : 2;
+            case TAIL_START -> t.offsetDb;
+            case SPREAD -> usual[20] - fast[20];
+        });
+    }
+
+    private static Signs<RangeSign> range(double[][] levels) {
         double[] all = new double[levels[0].length];
         for (int t = 0; t < all.length; t++) for (double[] level : levels) all[t] = Math.max(all[t], level[t] + 200);
         Arrays.sort(all);
-        out[n++] = all[(int) (0.95 * (all.length - 1))] - all[(int) (0.05 * (all.length - 1))];
-        out[n] = all[(int) (0.95 * (all.length - 1))] - all[(int) (0.30 * (all.length - 1))];
-        return out;
+        double loud = all[(int) (0.95 * (all.length - 1))];
+        return Signs.of(RangeSign.class, sign -> switch (sign) {
+            case WHOLE -> loud - all[(int) (0.05 * (all.length - 1))];
+            case UPPER -> loud - all[(int) (0.30 * (all.length - 1))];
+        });
     }
 
     /** Level of each octave every 10 ms, averaged over 40 ms, dB. */

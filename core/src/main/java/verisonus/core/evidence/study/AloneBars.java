@@ -35,7 +35,7 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
     private static final List<Network> NETWORKS = List.of(network(1), network(2), network(3));
 
     private static Network network(int number) {
-        return Network.beside(AloneBars.class, "alone-" + number + ".csv");
+        return Network.beside(AloneBars.class, "alone-" + number + ".csv", AloneFeatures.SIGN_NAMES);
     }
 
     public static AloneBars of(Sound sound) {
@@ -43,14 +43,14 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
         int n = f.levelDb().length;
         double[] odds = new double[n];
         for (int i = 0; i < n; i++) {
-            for (Network net : NETWORKS) odds[i] += odds(net.probabilities(f.values()[i])[1]) / NETWORKS.size();
+            for (Network net : NETWORKS) odds[i] += odds(net.probabilities(f.rows()[i])[1]) / NETWORKS.size();
         }
         double[] smooth = new double[n];
         for (int i = 0; i < n; i++) {
             int from = Math.max(0, i - REACH);
             int to = Math.min(n, i + REACH + 1);
             for (int k = from; k < to; k++) smooth[i] += odds[k] / (to - from);
-            if (f.values()[i][AloneFeatures.SUB_ABOUT] > BASS_DB) smooth[i] = Math.min(smooth[i], -1);
+            if (f.now().get(i).get(AloneSign.SUB_ABOUT) > BASS_DB) smooth[i] = Math.min(smooth[i], -1);
         }
         double top = Arrays.stream(f.levelDb()).sorted().skip((long) (0.95 * Math.max(0, n - 1))).findFirst().orElse(0);
         boolean[] sounds = new boolean[n];

@@ -1,6 +1,10 @@
 package verisonus.core.evidence.study;
 
 import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
 
@@ -9,10 +13,11 @@ import verisonus.core.sound.Stft;
  * under its lowest string, rises of the highs and lows in which the middle has no part, whether bands move together, how wide they
  * stand, and the same against what is usual in the recording. Any length and rate; a band that the rate cannot hold reads as empty.
  *
- * @param values frame by feature, for a {@link verisonus.core.evidence.signs.Network}; of one channel the sides are not a number
+ * @param now what each quarter second says by itself; of one channel the sides are not a number
+ * @param rows the same with what is usual in the recording taken off, for a {@link verisonus.core.evidence.signs.Network}
  * @param levelDb level by frame, dB, of a recording brought to a usual level
  */
-public record AloneFeatures(double[][] values, double[] levelDb) {
+public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[] levelDb) {
     public static final double STEP_S = 0.25;
     private static final double FLOOR = 1e-13;
     /** Every recording is read as if its mean power were this. */
@@ -26,16 +31,19 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
     private static final int FIRST_MIDDLE = 3;
     private static final int SECOND_MIDDLE = 4;
     private static final int HIGH_MIDS = 5;
+    private static final int FIRST_HIGHS = 6;
+    private static final int AIR = 7;
+    private static final int TOP = 8;
     private static final int MIDDLE = 9;
     private static final int HIGHS = 10;
     private static final int CURVES = 11;
     private static final double LOWEST_LINE_HZ = 30;
-    /** Places among the features. */
-    static final int SUB_ABOUT = 7;
-    private static final int AIR_ABOUT = 12;
-    private static final int TOP_ABOUT = 13;
-    private static final int SUB_IN_FILE = 14;
-    private static final int STRIKE_IN_FILE = 16;
+    /** To either side of a quarter second's middle. */
+    private static final double NOW_S = 0.125;
+    private static final double ABOUT_S = 0.75;
+    /** Of a row: the signs, then those against the recording's tenth and ninetieth part, each pair together. */
+    public static final List<String> SIGN_NAMES = Stream.concat(Signs.names(AloneSign.class).stream(),
+            AloneSign.AGAINST_USUAL.stream().flatMap(s -> Stream.of(s + " OVER_LOW", s + " OVER_HIGH"))).toList();
     private static final double REST_DB = 35;
     private static final double NO_BASS_DB = -26;
     private static final double NO_CYMBALS_DB = -34;
@@ -43,17 +51,18 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
 
     /** Whether there is next to nothing under a guitar's lowest string nor over its highs, now and about now. */
     boolean isBare(int i) {
-        double[] v = values[i];
-        return v[SUB_ABOUT] < NO_BASS_DB && v[SUB_IN_FILE] < NO_BASS_DB
-                && Math.max(v[AIR_ABOUT], v[TOP_ABOUT]) < NO_CYMBALS_DB
-                && v[STRIKE_IN_FILE] < NO_BASS_DB;
+        Signs<AloneSign> s = now.get(i);
+        return s.get(AloneSign.SUB_ABOUT) < NO_BASS_DB && s.get(AloneSign.SUB_IN_FILE) < NO_BASS_DB
+                && Math.max(s.get(AloneSign.AIR_ABOUT), s.get(AloneSign.TOP_ABOUT)) < NO_CYMBALS_DB
+                && s.get(AloneSign.STRIKE_IN_FILE) < NO_BASS_DB;
     }
 
     /** Features of every quarter second; none where the sound is shorter than one. */
     public static AloneFeatures of(Sound sound) {
         int frames = (int) (sound.durationS() / STEP_S);
         int size = sound.rateHz() > 60000 ? 4096 : 2048;
-        if (sound.frames() < 4 * size || frames < 1) return new AloneFeatures(new double[0][], new double[0]);
+        if (sound.frames() < 4 * size || frames < 1)
+            return new AloneFeatures(List.of(), new double[0][], new double[0]);
         return new Reader(sound, size, frames).read();
     }
 
@@ -108,7 +117,7 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
                     out[b][t] = (float) (FLOOR + scale * sum);
                 }
                 out[MIDDLE][t] = out[FIRST_MIDDLE][t] + out[SECOND_MIDDLE][t];
-                out[HIGHS][t] = out[7][t] + out[8][t];
+                out[HIGHS][t] = out[AIR][t] + out[TOP][t];
             }
             return out;
         }
@@ -123,23 +132,22 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
             double loudest = Arrays.stream(level).max().orElse(0);
             int[] of = {KICK, MIDDLE, HIGHS};
             for (int k = 0; k < 3; k++) floorDb[k] = quietTenthDb(mid[of[k]], level, loudest - REST_DB);
-            double[][] own = new double[frames][];
-            for (int i = 0; i < frames; i++) own[i] = frame(i);
-            // Those of which it matters what is usual in the recording: levels about now, lines, lone rises, width.
-            int[] relative = {7, 8, 9, 10, 11, 12, 16, 18, 21, 23, 35, 36};
-            double[][] out = new double[frames][own[0].length + 2 * relative.length];
-            for (int i = 0; i < frames; i++) System.arraycopy(own[i], 0, out[i], 0, own[0].length);
-            for (int r = 0; r < relative.length; r++) {
-                int f = relative[r];
+            List<Signs<AloneSign>> now = IntStream.range(0, frames).mapToObj(this::frame).toList();
+            double[][] out = new double[frames][];
+            for (int i = 0; i < frames; i++) out[i] = Arrays.copyOf(now.get(i).values(), SIGN_NAMES.size());
+            int column = AloneSign.values().length;
+            for (AloneSign sign : AloneSign.AGAINST_USUAL) {
                 // Rests say nothing of who plays.
-                double[] v = java.util.stream.IntStream.range(0, frames).filter(i -> level[i] > loudest - REST_DB)
-                        .mapToDouble(i -> own[i][f]).filter(Double::isFinite).sorted().toArray();
+                double[] v = IntStream.range(0, frames).filter(i -> level[i] > loudest - REST_DB)
+                        .mapToDouble(i -> now.get(i).get(sign)).filter(Double::isFinite).sorted().toArray();
                 for (int i = 0; i < frames; i++) {
-                    out[i][own[0].length + 2 * r] = v.length == 0 ? Double.NaN : own[i][f] - at(v, 0.1);
-                    out[i][own[0].length + 2 * r + 1] = v.length == 0 ? Double.NaN : own[i][f] - at(v, 0.9);
+                    double own = now.get(i).get(sign);
+                    out[i][column] = v.length == 0 ? Double.NaN : own - at(v, 0.1);
+                    out[i][column + 1] = v.length == 0 ? Double.NaN : own - at(v, 0.9);
                 }
+                column += 2;
             }
-            return new AloneFeatures(out, level);
+            return new AloneFeatures(now, out, level);
         }
 
         /** Level that a band falls under a tenth of the time, rests left out. */
@@ -155,47 +163,67 @@ public record AloneFeatures(double[][] values, double[] levelDb) {
             return sorted[(int) (share * (sorted.length - 1))];
         }
 
-        private double[] frame(int i) {
-            double[] v = new double[39];
-            int n = 0;
-            int[] against = {SUB, KICK, LOW_MIDS, HIGH_MIDS, 6, 7, 8};
-            for (double half : new double[]{0.125, 0.75}) {
-                double middle = db(mean(mid[MIDDLE], from(i, half), to(i, half)));
-                for (int b : against)
-                    v[n++] = (b == SUB ? lines.subDb(i, half) : db(mean(mid[b], from(i, half), to(i, half)))) - middle;
-            }
-            // From 14 on: against the whole recording.
-            v[n++] = lines.subDb(i, 0.5) - fileDb[MIDDLE];
-            v[n++] = db(mean(mid[KICK], from(i, 0.5), to(i, 0.5))) - fileDb[MIDDLE];
-            v[n++] = db(most(mid[HIGHS], from(i, 0.25), to(i, 0.25))) - fileDb[MIDDLE];
-            // From 17 on: lines under the lowest string.
-            v[n++] = lines.strongestDb(i, 0.25) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
-            v[n++] = lines.strongestDb(i, 1) - db(mean(mid[MIDDLE], from(i, 0.75), to(i, 0.75)));
-            v[n++] = lines.standsOutDb(i);
-            v[n++] = lines.lowest(i);
-            // From 21 on: rises in which the middle has no part.
-            v[n++] = most(highAlone, i, 0.25);
-            v[n++] = average(highAlone, i, 1);
-            v[n++] = most(kickAlone, i, 0.25);
-            v[n++] = average(kickAlone, i, 1);
-            // From 25 on: whether bands move together.
-            v[n++] = together(i, MIDDLE, HIGHS);
-            v[n++] = together(i, KICK, MIDDLE);
-            v[n++] = together(i, FIRST_MIDDLE, HIGH_MIDS);
-            v[n++] = together(i, LOW_MIDS, SECOND_MIDDLE);
-            // From 29 on: how far bands swing, and how far down they come.
-            v[n++] = range(i, HIGHS);
-            v[n++] = range(i, KICK);
-            int[] of = {KICK, MIDDLE, HIGHS};
-            for (int k = 0; k < 3; k++) v[n++] = floorDb[k] - db(most(mid[of[k]], from(i, 1), to(i, 1)));
-            // From 34 on: how restless the middle is, how wide each band.
-            v[n++] = average(middleRises, i, 1);
-            for (int b : new int[]{KICK, MIDDLE, HIGHS, HIGH_MIDS}) {
-                v[n++] = stereo
-                        ? db(mean(sides[b], from(i, 0.75), to(i, 0.75))) - db(mean(mid[b], from(i, 0.75), to(i, 0.75)))
-                        : Double.NaN;
-            }
-            return v;
+        private Signs<AloneSign> frame(int i) {
+            double middleNow = middleDb(i, NOW_S);
+            double middleAbout = middleDb(i, ABOUT_S);
+            return Signs.of(AloneSign.class, sign -> switch (sign) {
+                case SUB_NOW -> lines.subDb(i, NOW_S) - middleNow;
+                case KICK_NOW -> bandDb(KICK, i, NOW_S) - middleNow;
+                case LOW_MIDS_NOW -> bandDb(LOW_MIDS, i, NOW_S) - middleNow;
+                case HIGH_MIDS_NOW -> bandDb(HIGH_MIDS, i, NOW_S) - middleNow;
+                case HIGHS_NOW -> bandDb(FIRST_HIGHS, i, NOW_S) - middleNow;
+                case AIR_NOW -> bandDb(AIR, i, NOW_S) - middleNow;
+                case TOP_NOW -> bandDb(TOP, i, NOW_S) - middleNow;
+                case SUB_ABOUT -> lines.subDb(i, ABOUT_S) - middleAbout;
+                case KICK_ABOUT -> bandDb(KICK, i, ABOUT_S) - middleAbout;
+                case LOW_MIDS_ABOUT -> bandDb(LOW_MIDS, i, ABOUT_S) - middleAbout;
+                case HIGH_MIDS_ABOUT -> bandDb(HIGH_MIDS, i, ABOUT_S) - middleAbout;
+                case HIGHS_ABOUT -> bandDb(FIRST_HIGHS, i, ABOUT_S) - middleAbout;
+                case AIR_ABOUT -> bandDb(AIR, i, ABOUT_S) - middleAbout;
+                case TOP_ABOUT -> bandDb(TOP, i, ABOUT_S) - middleAbout;
+                case SUB_IN_FILE -> lines.subDb(i, 0.5) - fileDb[MIDDLE];
+                case KICK_IN_FILE -> bandDb(KICK, i, 0.5) - fileDb[MIDDLE];
+                case STRIKE_IN_FILE -> db(most(mid[HIGHS], from(i, 0.25), to(i, 0.25))) - fileDb[MIDDLE];
+                case LINE_NOW -> lines.strongestDb(i, 0.25) - middleAbout;
+                case LINE_ABOUT -> lines.strongestDb(i, 1) - middleAbout;
+                case LINE_STANDS_OUT -> lines.standsOutDb(i);
+                case LOWEST_PARTIAL -> lines.lowest(i);
+                case LONE_HIGHS_NOW -> most(highAlone, i, 0.25);
+                case LONE_HIGHS_ABOUT -> average(highAlone, i, 1);
+                case LONE_KICK_NOW -> most(kickAlone, i, 0.25);
+                case LONE_KICK_ABOUT -> average(kickAlone, i, 1);
+                case MIDDLE_WITH_HIGHS -> together(i, MIDDLE, HIGHS);
+                case KICK_WITH_MIDDLE -> together(i, KICK, MIDDLE);
+                case MIDDLE_WITH_HIGH_MIDS -> together(i, FIRST_MIDDLE, HIGH_MIDS);
+                case LOW_MIDS_WITH_MIDDLE -> together(i, LOW_MIDS, SECOND_MIDDLE);
+                case HIGHS_SWING -> range(i, HIGHS);
+                case KICK_SWING -> range(i, KICK);
+                case KICK_FLOOR -> floorDb[0] - mostDb(KICK, i);
+                case MIDDLE_FLOOR -> floorDb[1] - mostDb(MIDDLE, i);
+                case HIGHS_FLOOR -> floorDb[2] - mostDb(HIGHS, i);
+                case MIDDLE_UNREST -> average(middleRises, i, 1);
+                case KICK_WIDTH -> widthDb(KICK, i);
+                case MIDDLE_WIDTH -> widthDb(MIDDLE, i);
+                case HIGHS_WIDTH -> widthDb(HIGHS, i);
+                case HIGH_MIDS_WIDTH -> widthDb(HIGH_MIDS, i);
+            });
+        }
+
+        private double bandDb(int band, int i, double halfS) {
+            return db(mean(mid[band], from(i, halfS), to(i, halfS)));
+        }
+
+        private double middleDb(int i, double halfS) {
+            return bandDb(MIDDLE, i, halfS);
+        }
+
+        private double mostDb(int band, int i) {
+            return db(most(mid[band], from(i, 1), to(i, 1)));
+        }
+
+        private double widthDb(int band, int i) {
+            if (!stereo) return Double.NaN;
+            return db(mean(sides[band], from(i, ABOUT_S), to(i, ABOUT_S))) - bandDb(band, i, ABOUT_S);
         }
 
         private int from(int i, double halfS) {
