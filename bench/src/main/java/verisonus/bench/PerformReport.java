@@ -233,6 +233,6 @@ final class PerformReport {
     private static Rig only(int blocks, String... models) {
         Map<String, Integer> counts = new LinkedHashMap<>();
         for (String m : models) counts.put(Gear.find(m).map(Model::name).orElseThrow(), 1);
-        return new Rig(List.of(), counts, Map.of(), blocks, Set.of(GearKind.AMP), Map.of(), Map.of());
+        return new Rig(List.of(), counts, Map.of(), blocks, Set.of(GearKind.AMP), Map.of(), Map.of(), List.of());
     }
 }

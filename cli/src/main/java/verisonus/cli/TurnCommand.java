@@ -28,7 +28,7 @@ final class TurnCommand extends ToneChange {
         Block block = read.block();
         Control c = block.model().find(control).orElseThrow(() -> new InputFault(block.id(),
                 "it has no control called " + control,
-                "name one of " + String.join(", ", block.model().controls().stream().map(Control::name).toList())));
+                "name one of " + String.join(", ", block.model().turnable().stream().map(Control::name).toList())));
         if (!(value >= c.minimum() && value <= c.maximum())) {
             throw new InputFault(block.id() + " " + control,
                     Figures.of("%s is out of its range", value),

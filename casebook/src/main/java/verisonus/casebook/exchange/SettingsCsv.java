@@ -21,7 +21,7 @@ import verisonus.core.work.InputFault;
 /**
  * A tone as rows, a setting each: {@code tone,block,model,on,control,value,unit}, values in full precision. Read back it is the
  * same tone. The player may call the columns otherwise and have others beside them. A block without settings stands in a row
- * without a control; ways beside the main one, and the measured response of a block, stand as JSON in a row of their own.
+ * without a control; ways beside the main one, and the measured response or own device of a block, stand as JSON in a row of their own.
  */
 public final class SettingsCsv {
     /** What a column holds. */
@@ -40,6 +40,7 @@ public final class SettingsCsv {
     }
 
     private static final String ROUTING = "routing";
+    private static final String DEVICE = "device";
     private static final String IMPULSE = "impulse";
     private static final String JSON = "json";
 
@@ -86,16 +87,21 @@ public final class SettingsCsv {
         List<List<String>> out = new ArrayList<>();
         for (Block b : tone.blocks()) {
             String on = b.on() ? "yes" : "no";
-            if (b.settings().isEmpty()) out.add(List.of(tone.name(), b.id(), b.model().name(), on, "", "", ""));
+            ObjectNode of = Json.object();
+            UnitJson.write(b.model(), of);
+            String model = of.get("model").asString();
+            if (b.settings().isEmpty()) out.add(List.of(tone.name(), b.id(), model, on, "", "", ""));
+            if (of.has(DEVICE))
+                out.add(List.of(tone.name(), b.id(), model, on, DEVICE, oneLine((ObjectNode) of.get(DEVICE)), JSON));
             b.settings().forEach((name, value) -> {
                 Control c = b.model().control(name);
                 String shown = c.isChoice() ? c.choices().get((int) Math.round(value)) : Double.toString(value);
-                out.add(List.of(tone.name(), b.id(), b.model().name(), on, name, shown, c.unit()));
+                out.add(List.of(tone.name(), b.id(), model, on, name, shown, c.unit()));
             });
             b.impulse().ifPresent(i -> {
                 ObjectNode json = Json.object();
                 ImpulseJson.write(i, json);
-                out.add(List.of(tone.name(), b.id(), b.model().name(), on, IMPULSE, oneLine(json), JSON));
+                out.add(List.of(tone.name(), b.id(), model, on, IMPULSE, oneLine(json), JSON));
             });
         }
         ObjectNode routing = Json.object();
@@ -151,8 +157,8 @@ public final class SettingsCsv {
         String control = cell(r, at, Column.CONTROL);
         if (control.isEmpty()) return;
         String value = cell(r, at, Column.VALUE);
-        if (control.equals(IMPULSE)) {
-            block.set(IMPULSE, Json.parse(name, value));
+        if (control.equals(IMPULSE) || control.equals(DEVICE)) {
+            block.set(control, Json.parse(name, value));
             return;
         }
         ObjectNode settings = block.has("settings")

@@ -21,6 +21,7 @@ import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Unit;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
@@ -35,7 +36,9 @@ public final class ToneJson {
         ObjectNode out = Json.object("verisonus.tone/1").put("name", tone.name());
         ArrayNode blocks = out.putArray("blocks");
         for (Block b : tone.blocks()) {
-            ObjectNode node = blocks.addObject().put("id", b.id()).put("model", b.model().name()).put("on", b.on());
+            ObjectNode node = blocks.addObject().put("id", b.id());
+            UnitJson.write(b.model(), node);
+            node.put("on", b.on());
             b.impulse().ifPresent(i -> ImpulseJson.write(i, node.putObject("impulse")));
             ObjectNode settings = node.putObject("settings");
             for (Map.Entry<String, Double> s : b.settings().entrySet()) {
@@ -68,10 +71,7 @@ public final class ToneJson {
     }
 
     private static Block block(String name, JsonNode b) {
-        String modelName = b.path("model").asString("");
-        Model model = Gear.find(modelName).orElseThrow(
-                () -> new InputFault(name, "there is no block \"" + modelName + "\"",
-                        "see the command controls for what there is"));
+        Model model = UnitJson.readModel(name, b);
         String id = b.path("id").asString(model.kind().word());
         Map<String, Double> settings = new LinkedHashMap<>();
         for (Map.Entry<String, JsonNode> s : b.path("settings").properties())
@@ -117,11 +117,12 @@ public final class ToneJson {
         ArrayNode guitars = out.putArray("guitars");
         rig.guitars().forEach(guitars::add);
         ArrayNode blocks = out.putArray("blocks");
-        for (Model m : Gear.MODELS) {
-            if (!rig.has(m)) continue;
-            ObjectNode n = blocks.addObject().put("model", m.name()).put("count", rig.counts().get(m.name())).put(
-                    "scale",
-                    rig.scale(m).words());
+        List<Model> owned = new ArrayList<>(Gear.MODELS.stream().filter(rig::has).toList());
+        rig.units().stream().map(Unit::model).forEach(owned::add);
+        for (Model m : owned) {
+            ObjectNode n = blocks.addObject();
+            rig.unit(m.name()).ifPresentOrElse(u -> UnitJson.write(u, n), () -> UnitJson.write(m, n));
+            n.put("count", rig.counts().getOrDefault(m.name(), 0)).put("scale", rig.scale(m).words());
             if (m.find(MixLaw.CONTROL).isPresent()) n.put("mix_law", rig.mixLaw(m).words());
             Rig.Practical p = rig.practical(m);
             if (p.price() > 0) Json.put(n, "price", p.price(), 2);
@@ -144,12 +145,10 @@ public final class ToneJson {
         Map<String, DeviceScale> scales = new HashMap<>();
         Map<String, Rig.Practical> practical = new HashMap<>();
         Map<String, MixLaw> laws = new HashMap<>();
+        List<Unit> units = new ArrayList<>();
         for (JsonNode b : blocks) {
-            String model = b.path("model").asString("");
-            if (Gear.find(model).isEmpty()) {
-                throw new InputFault(name, "there is no block \"" + model + "\"",
-                        "see the command controls for what there is");
-            }
+            String model = UnitJson.readModel(name, b).name();
+            if (UnitJson.names(b)) units.add(UnitJson.readUnit(name, b));
             int count = b.path("count").asInt(1);
             if (count < 0) throw new InputFault(name, "the count of " + model + " is " + count, "use 0 or more");
             counts.merge(model, count, Integer::sum);
@@ -171,7 +170,9 @@ public final class ToneJson {
                     .orElseThrow(
                             () -> new InputFault(name, "there is no kind " + k, "use drive, echo, reverb and so on")));
         }
-        return new Rig(guitars, counts, scales, most, once, practical, laws);
+        if (units.stream().map(Unit::name).distinct().count() < units.size())
+            throw new InputFault(name, "two devices have one name", "give each a name of its own");
+        return new Rig(guitars, counts, scales, most, once, practical, laws, units);
     }
 
     private static MixLaw law(String name, String said) {

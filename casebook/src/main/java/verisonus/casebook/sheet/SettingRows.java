@@ -70,16 +70,16 @@ final class SettingRows {
 
     private List<List<String>> controls(Block b) {
         List<List<String>> out = new ArrayList<>();
-        for (Control c : b.model().controls()) {
+        for (Control c : b.model().turnable()) {
             if (!b.settings().containsKey(c.name()) || ToneSheet.isUnused(b, c)) continue;
             Optional<Tolerance> t = tolerance(b, c);
             if (t.isPresent() && !t.get().isHeard(c) && !derived.locked().holds(b.id(), c.name())) {
-                unheard.add(b.model().name() + " " + b.label(c.name()));
+                unheard.add(b.model().name() + " " + rig.label(b, c.name()));
                 continue;
             }
             boolean isLevel = c.unit().equals("dB") && Math.abs(b.get(c.name())) < AUDIBLE_FILTER_DB;
             if (isLevel && t.isEmpty() || c.isChoice() && b.get(c.name()) == c.defaultValue()) continue;
-            out.add(List.of("", b.label(c.name()), rig.display(b.model(), c, tidy(b, c)), range(b, c, t)));
+            out.add(List.of("", rig.label(b, c.name()), rig.display(b.model(), c, tidy(b, c)), range(b, c, t)));
         }
         return out;
     }
@@ -159,11 +159,12 @@ final class SettingRows {
     List<List<String>> reasons() {
         Map<String, List<String>> by = new LinkedHashMap<>();
         for (Block b : derived.tone().blocks()) {
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 Optional<Tolerance> t = tolerance(b, c).filter(x -> x.isHeard(c));
                 if (!b.on() || t.isEmpty() || t.get().why().isBlank() || ToneSheet.isUnused(b, c)) continue;
                 if (b.model().kind() == GearKind.EQUALIZER && !isGain(c)) continue;
-                by.computeIfAbsent(t.get().why(), _ -> new ArrayList<>()).add(b.id() + " " + tidied(b).label(c.name()));
+                by.computeIfAbsent(t.get().why(), _ -> new ArrayList<>())
+                        .add(b.id() + " " + rig.label(tidied(b), c.name()));
             }
         }
         return by.entrySet().stream().map(e -> List.of(e.getKey(), String.join(", ", e.getValue()))).toList();
@@ -172,7 +173,7 @@ final class SettingRows {
     /** The block with frequencies that can be set. */
     private static Block tidied(Block b) {
         Block out = b;
-        for (Control c : b.model().controls())
+        for (Control c : b.model().turnable())
             if (c.unit().equals("Hz")) out = out.with(c.name(), tidy(b, c));
         return out;
     }

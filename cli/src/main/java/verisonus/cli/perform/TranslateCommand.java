@@ -69,7 +69,7 @@ public final class TranslateCommand extends VerboseOption implements Callable<In
                 .merelyJnd());
         for (Block b : t.tone().blocks()) {
             System.out.println(b.id() + ": " + b.model().name());
-            for (Control c : b.model().controls())
+            for (Control c : b.model().turnable())
                 if (!c.rare() || b.settings().containsKey(c.name()))
                     System.out.printf("    %-24s %s%n", b.label(c.name()), rig.display(b.model(), c, b.get(c.name())));
         }

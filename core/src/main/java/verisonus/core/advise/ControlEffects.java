@@ -14,8 +14,8 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
-import verisonus.core.search.KnobFit;
 import verisonus.core.simulate.AfterClipping;
+import verisonus.core.work.Parallel;
 
 /**
  * What turning each control would do to the figures: behind the last clipper by its curve, before it by one render, from which each
@@ -101,7 +101,7 @@ final class ControlEffects {
     List<Effect> all(ExecutorService workers) {
         List<Callable<Effect>> work = new ArrayList<>();
         for (Block b : tone.main()) {
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 if (!isFree(b, c)) continue;
                 if (AfterClipping.isCurve(b, c.name())) work.add(() -> new Effect(b, c, Optional.empty()));
                 if (isBeforeTheClipper(b, c)) {
@@ -111,7 +111,7 @@ final class ControlEffects {
                 }
             }
         }
-        return KnobFit.all(work, workers);
+        return Parallel.all(work, workers);
     }
 
     private boolean isFree(Block b, Control c) {

@@ -13,10 +13,10 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.rig.Tone;
-import verisonus.core.search.KnobFit;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /** By how much a move brings a tone nearer: from what would be found after it, or from a render of it. */
@@ -76,6 +76,6 @@ final class MoveJudge {
     List<Move> measured(List<Move> moves) {
         List<Callable<Move>> work = new ArrayList<>();
         for (Move m : moves) work.add(() -> judged(m.tone(), m.what(), m.turned(), turned(m.tone())));
-        return KnobFit.all(work, workers);
+        return Parallel.all(work, workers);
     }
 }

@@ -22,12 +22,12 @@ import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
-import verisonus.core.search.KnobFit;
 import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -167,7 +167,7 @@ public final class Reach {
                 }
             }
         }
-        List<GapLedger> ledgers = KnobFit.all(work, workers);
+        List<GapLedger> ledgers = Parallel.all(work, workers);
         Map<Model, GapLedger> out = new LinkedHashMap<>();
         for (int i = 0; i < models.size(); i++) {
             out.merge(models.get(i), ledgers.get(i), (a, b) -> a.distanceJnd() <= b.distanceJnd() ? a : b);
@@ -179,9 +179,9 @@ public final class Reach {
         Block made = switch (m.kind()) {
             case AMP -> tone.first(GearKind.AMP).orElseThrow().exchangedFor(m).with(ControlNames.GAIN, gain);
             case DRIVE ->
-                tone.first(GearKind.DRIVE).map(b -> b.exchangedFor(m)).orElse(Block.of(m.name())).switched(true)
+                tone.first(GearKind.DRIVE).map(b -> b.exchangedFor(m)).orElse(Block.of(m)).switched(true)
                         .with(ControlNames.DRIVE, gain);
-            default -> Block.of(m.name()).with(ControlNames.THRESHOLD, -20 - 3 * gain).with(ControlNames.RATIO, gain);
+            default -> Block.of(m).with(ControlNames.THRESHOLD, -20 - 3 * gain).with(ControlNames.RATIO, gain);
         };
         if (tone.find(made.id()).isPresent()) return tone.with(made);
         int at = 0;

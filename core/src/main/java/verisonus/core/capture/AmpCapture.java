@@ -80,9 +80,10 @@ public final class AmpCapture {
      * @param errorJnd mean distance of the best fit, just-noticeable differences
      * @param spectrumDb mean distance of the spectra
      * @param others other voicings with their mean distance, nearest first
+     * @param fits the best tone of each recording
      */
     public record Captured(Model voicing, Map<String, Double> offsets, double errorJnd, double spectrumDb,
-            Map<String, Double> others) {}
+            Map<String, Double> others, List<Tone> fits) {}
 
     private AmpCapture() {}
 
@@ -115,7 +116,8 @@ public final class AmpCapture {
         Map<String, Double> others = new LinkedHashMap<>();
         for (Fit f : nearest) if (!f.voicing.equals(best.voicing)) others.put(f.voicing.name(), f.errorJnd());
         double spectrum = best.derivations.stream().mapToDouble(d -> d.gap().spectrumRmsDb()).average().orElseThrow();
-        return new Captured(best.voicing, offsets(recordings, best.derivations), best.errorJnd(), spectrum, others);
+        return new Captured(best.voicing, offsets(recordings, best.derivations), best.errorJnd(), spectrum, others,
+                best.derivations.stream().map(Derivation::tone).toList());
     }
 
     /** What a voicing came to, recording by recording. */
@@ -131,7 +133,7 @@ public final class AmpCapture {
         for (GearKind k : List.of(GearKind.CABINET, GearKind.MICROPHONE))
             for (Model m : Gear.of(k)) counts.put(m.name(), 1);
         Rig rig = new Rig(List.of(), counts, Map.of(), 9);
-        Block start = Block.of(voicing.name());
+        Block start = Block.of(voicing);
         for (Map.Entry<String, Double> p : r.positions.entrySet()) start = start.with(p.getKey(), p.getValue());
         SearchOptions options = SearchOptions.defaults().withRig(rig).keeping(new Tone("start", List.of(start)),
                 Locks.NONE).withBudget(budget, 1).wishing(direct ? Wishes.NONE.takenDirectly() : Wishes.NONE);

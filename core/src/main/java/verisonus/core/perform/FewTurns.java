@@ -155,7 +155,7 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
         List<ControlPlace> out = new ArrayList<>();
         for (Block b : tone.blocks()) {
             if (!b.on()) continue;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 ControlPlace p = ControlPlace.of(b, c.name());
                 if (isTurned(b, c) && turned.stream().noneMatch(t -> t.place.equals(p))) out.add(p);
             }

@@ -84,7 +84,7 @@ public record GuitarTrim(Tone base, Variant variant, double beforeJnd, double af
         List<Tone> out = new ArrayList<>();
         for (Block b : now.blocks()) {
             if (!b.on()) continue;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 double from = base.find(b.id()).orElseThrow().get(c.name());
                 for (double by : turns(b, c)) {
                     double to = from + by;

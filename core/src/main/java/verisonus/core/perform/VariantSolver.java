@@ -127,7 +127,7 @@ public final class VariantSolver {
         for (Block e : end.blocks()) {
             Block b = base.find(e.id()).orElseThrow();
             Block made = (share < 0.5 ? b : e).on() == b.on() ? b : b.switched(e.on());
-            for (Control c : e.model().controls()) {
+            for (Control c : e.model().turnable()) {
                 if (Math.abs(b.get(c.name()) - e.get(c.name())) < 1e-9) continue;
                 double position = c.position(b.get(c.name()))
                         + share * (c.position(e.get(c.name())) - c.position(b.get(c.name())));

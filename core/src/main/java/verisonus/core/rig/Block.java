@@ -32,8 +32,12 @@ public record Block(String id, Model model, boolean on, Map<String, Double> sett
 
     /** A block that is on, with defaults, named by its kind. */
     public static Block of(String model) {
-        Model m = Gear.model(model);
-        return new Block(m.kind().word(), m, true, Map.of());
+        return of(Gear.model(model));
+    }
+
+    /** The same, of any model, such as a device of the player's own. */
+    public static Block of(Model model) {
+        return new Block(model.kind().word(), model, true, Map.of());
     }
 
     public double get(String control) {

@@ -57,6 +57,8 @@ public record Control(String name, String unit, double minimum, double maximum, 
         }
     }
 
+    /** A control always has a range; of one that is not there it is this much to either side. */
+    private static final double FIXED = 1e-3;
     private static final MathContext THREE_DIGITS = new MathContext(3);
 
     public Control {
@@ -101,6 +103,28 @@ public record Control(String name, String unit, double minimum, double maximum, 
     /** The same control, shown only where it has been moved. */
     Control seldom() {
         return new Control(name, unit, minimum, maximum, defaultValue, choices, about, taper, moves, true);
+    }
+
+    /** The same control on a device on which it goes less far; where both ends are one, {@link #isFixed}. */
+    Control within(double from, double to) {
+        if (!(from <= to && from >= minimum && to <= maximum))
+            throw new IllegalArgumentException(
+                    name + " from " + from + " to " + to + " of " + minimum + " to " + maximum);
+        double low = to - from < 2 * FIXED ? Math.max(minimum, from - FIXED) : from;
+        double high = to - from < 2 * FIXED ? Math.min(maximum, to + FIXED) : to;
+        return new Control(name, unit, low, high, Math.clamp(from == to ? from : defaultValue, low, high), choices,
+                about,
+                taper, moves, rare);
+    }
+
+    /** The same control as a device's own track shows it, from its lowest useful position to its highest. */
+    public Control ofDevice(double from, double to) {
+        return new Control(name, unit, from, Math.max(to, from + 3 * FIXED), from, choices, about, taper, moves, rare);
+    }
+
+    /** Whether a device does not have it: it stands where it stands, nobody turns it and no sheet names it. */
+    public boolean isFixed() {
+        return maximum - minimum < 3 * FIXED;
     }
 
     public boolean isChoice() { return !choices.isEmpty(); }

@@ -20,6 +20,11 @@ public record Model(String name, Voice voice, String about, List<Control> contro
         return voice.kind();
     }
 
+    /** Controls that there are to turn: a device of the player's own may lack some of its model's. */
+    public List<Control> turnable() {
+        return controls.stream().filter(c -> !c.isFixed()).toList();
+    }
+
     public Optional<Control> find(String control) {
         return controls.stream().filter(c -> c.name().equals(control)).findFirst();
     }

@@ -1,9 +1,12 @@
 package verisonus.core.rig;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * The gear that the player owns.
@@ -15,9 +18,11 @@ import java.util.Set;
  * @param once kinds of which a tone may hold one only
  * @param practical what a model costs, weighs and takes to set up, where the player has said so
  * @param mixLaws how a model's mix control works, where it is not the usual {@link MixLaw#HELD}
+ * @param units devices that the player calls by names of their own; counted, scaled and known like models, by those names
  */
 public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String, DeviceScale> scales, int mostBlocks,
-        Set<GearKind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws) {
+        Set<GearKind> once, Map<String, Practical> practical, Map<String, MixLaw> mixLaws,
+        List<Unit> units) {
     /** The practical side of a piece of gear. */
     public record Practical(double price, double weightKg, double setupMinutes) {
         public static final Practical UNKNOWN = new Practical(0, 0, 0);
@@ -31,7 +36,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** Gear without limits by kind and with nothing practical known. */
     public Rig(List<String> guitars, Map<String, Integer> counts, Map<String, DeviceScale> scales, int mostBlocks) {
-        this(guitars, counts, scales, mostBlocks, Set.of(), Map.of(), Map.of());
+        this(guitars, counts, scales, mostBlocks, Set.of(), Map.of(), Map.of(), List.of());
     }
 
     public Rig {
@@ -39,6 +44,9 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         Map<String, Practical> known = new HashMap<>(practical);
         known.values().removeIf(Practical.UNKNOWN::equals);
         practical = Map.copyOf(known);
+        units = List.copyOf(units);
+        if (units.stream().map(Unit::name).distinct().count() < units.size())
+            throw new IllegalArgumentException("two devices of one name");
         guitars = List.copyOf(guitars);
         counts = Map.copyOf(counts);
         scales = Map.copyOf(scales);
@@ -61,33 +69,67 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** Models of a kind that the player owns. */
     public List<Model> owned(GearKind kind) {
-        return Gear.of(kind).stream().filter(this::has).toList();
+        return all(kind).filter(this::has).toList();
+    }
+
+    /** Models of a kind, owned or not, the player's own devices behind those they are of. */
+    public Stream<Model> all(GearKind kind) {
+        return Stream.concat(Gear.of(kind).stream(),
+                units.stream().map(Unit::model).filter(m -> m.kind() == kind));
+    }
+
+    /** A model or one of the player's own devices, by name. */
+    public Optional<Model> find(String name) {
+        return unit(name).map(Unit::model).or(() -> Gear.find(name));
+    }
+
+    /** The player's own device of this name. */
+    public Optional<Unit> unit(String name) {
+        return units.stream().filter(u -> u.name().equals(name)).findFirst();
+    }
+
+    /** The same rig with a device of the player's own, in place of the one of its name, one of it where there was none. */
+    public Rig with(Unit unit) {
+        List<Unit> next = new ArrayList<>(units);
+        next.removeIf(u -> u.name().equals(unit.name()));
+        next.add(unit);
+        Map<String, Integer> counted = new HashMap<>(counts);
+        counted.putIfAbsent(unit.name(), 1);
+        return new Rig(guitars, counted, scales, mostBlocks, once, practical, mixLaws, next);
+    }
+
+    /** The same rig without a device of the player's own. */
+    public Rig without(Unit unit) {
+        Map<String, Integer> counted = new HashMap<>(counts);
+        counted.remove(unit.name());
+        return new Rig(guitars, counted, scales, mostBlocks, once, practical, mixLaws,
+                units.stream().filter(u -> !u.equals(unit)).toList());
     }
 
     /** The same rig with another number of a model. */
     public Rig counting(Model model, int count) {
         Map<String, Integer> next = new HashMap<>(counts);
         next.put(model.name(), Math.max(0, count));
-        return new Rig(guitars, next, scales, mostBlocks, once, practical, mixLaws);
+        return new Rig(guitars, next, scales, mostBlocks, once, practical, mixLaws, units);
     }
 
     public Rig scaling(Model model, DeviceScale scale) {
         Map<String, DeviceScale> next = new HashMap<>(scales);
         next.put(model.name(), scale);
-        return new Rig(guitars, counts, next, mostBlocks, once, practical, mixLaws);
+        return new Rig(guitars, counts, next, mostBlocks, once, practical, mixLaws, units);
     }
 
     public Rig knowing(Model model, Practical what) {
         Map<String, Practical> next = new HashMap<>(practical);
         next.put(model.name(), what);
-        return new Rig(guitars, counts, scales, mostBlocks, once, next, mixLaws);
+        return new Rig(guitars, counts, scales, mostBlocks, once, next, mixLaws, units);
     }
 
     /** The same rig with another law of a model's mix control. */
     public Rig mixing(Model model, MixLaw law) {
         Map<String, MixLaw> next = new HashMap<>(mixLaws);
         next.put(model.name(), law);
-        return new Rig(guitars, counts, scales, mostBlocks, once, practical, next);
+        return new Rig(guitars, counts, scales, mostBlocks, once, practical, next, units);
     }
 
     public MixLaw mixLaw(Model model) {
@@ -96,7 +138,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** The player's own device of a model: on, with defaults, its mix working as the player said. */
     public Block device(Model model) {
-        return as(Block.of(model.name()));
+        return as(Block.of(model));
     }
 
     /** A block as the player's own device of its model would hold it. */
@@ -109,11 +151,11 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     }
 
     public Rig limited(int blocks, Set<GearKind> onceOnly) {
-        return new Rig(guitars, counts, scales, blocks, onceOnly, practical, mixLaws);
+        return new Rig(guitars, counts, scales, blocks, onceOnly, practical, mixLaws, units);
     }
 
     public Rig withGuitars(List<String> names) {
-        return new Rig(names, counts, scales, mostBlocks, once, practical, mixLaws);
+        return new Rig(names, counts, scales, mostBlocks, once, practical, mixLaws, units);
     }
 
     public Practical practical(Model model) {
@@ -122,7 +164,24 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** A value as the player's own device shows it. */
     public String display(Model model, Control control, double value) {
-        return scale(model).display(control, value);
+        boolean turns = control.unit().equals("0-10");
+        return scale(model).display(control, turns ? position(model, control, value) : value);
+    }
+
+    /** Where a control from 0 to 10 stands on the player's own device, 0 to 10 along its track. */
+    public double position(Model model, Control control, double value) {
+        return unit(model.name()).map(u -> u.device(control.name(), value)).orElse(value);
+    }
+
+    /** The value that stands at a position of the player's own device, held within what the control reaches. */
+    public double valueAt(Model model, Control control, double position) {
+        return control.clamp(unit(model.name()).map(u -> u.model(control.name(), position)).orElse(position));
+    }
+
+    /** What a block's control is called on the player's own device. */
+    public String label(Block block, String control) {
+        return unit(block.model().name()).flatMap(u -> Optional.ofNullable(u.labels().get(control)))
+                .orElseGet(() -> block.label(control));
     }
 
     /** The scale that the player's device of a model shows. */

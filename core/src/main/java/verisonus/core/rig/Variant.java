@@ -39,7 +39,7 @@ public record Variant(String name, Map<ControlPlace, Double> settings, Map<Strin
             Block b = base.find(c.id()).filter(x -> x.model().equals(c.model())).orElseThrow(
                     () -> new IllegalArgumentException("the tone holds no " + c.model().name() + " called " + c.id()));
             if (b.on() != c.on()) switches.put(c.id(), c.on());
-            for (Control k : c.model().controls()) {
+            for (Control k : c.model().turnable()) {
                 if (Math.abs(b.get(k.name()) - c.get(k.name())) > 1e-9)
                     settings.put(ControlPlace.of(c, k.name()), c.get(k.name()));
             }

@@ -1,5 +1,8 @@
 package verisonus.core.rig;
 
+import java.util.List;
+import java.util.stream.IntStream;
+
 /**
  * How a model sounds, as a type: whoever builds sound switches over it without a default, so that a model that nobody simulates
  * does not compile.
@@ -85,6 +88,46 @@ public sealed interface Voice {
         @Override
         public GearKind kind() {
             return GearKind.AMP;
+        }
+
+        /** The amp in whose way this sounds. @throws IllegalArgumentException where it is none */
+        public static Amp of(Voice voice) {
+            return switch (voice) {
+                case Amp amp -> amp;
+                case LearntAmp learnt -> learnt.base;
+                default -> throw new IllegalArgumentException(voice + " is no amp");
+            };
+        }
+    }
+
+    /**
+     * A real amp that was learnt: the amp that comes nearest, and what is left between the two after the last clipper.
+     *
+     * @param base whose stages it is simulated with
+     * @param afterDb gain by the third octaves of {@link #CENTRES_HZ}, dB
+     */
+    record LearntAmp(Amp base, List<Double> afterDb) implements Voice {
+        /** Third octaves from 50 Hz to 12.5 kHz (IEC 61260-1). */
+        public static final List<Double> CENTRES_HZ = IntStream.rangeClosed(-13, 11)
+                .mapToObj(i -> 1000 * Math.pow(10, i / 10.0)).toList();
+
+        public LearntAmp {
+            if (afterDb.size() != CENTRES_HZ.size())
+                throw new IllegalArgumentException(afterDb.size() + " third octaves instead of " + CENTRES_HZ.size());
+            afterDb = List.copyOf(afterDb);
+        }
+
+        @Override
+        public GearKind kind() {
+            return GearKind.AMP;
+        }
+
+        /** Straight lines over the logarithm of the frequency, level beyond the ends, dB. */
+        public double afterDb(double hz) {
+            double place = 10 * Math.log10(Math.max(hz, 1) / 1000) + 13;
+            int below = Math.clamp((int) Math.floor(place), 0, afterDb.size() - 2);
+            double share = Math.clamp(place - below, 0, 1);
+            return afterDb.get(below) * (1 - share) + afterDb.get(below + 1) * share;
         }
     }
 

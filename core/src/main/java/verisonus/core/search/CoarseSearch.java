@@ -12,6 +12,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.simulate.stages.Quality;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -63,7 +64,7 @@ final class CoarseSearch {
         List<Callable<Objective.Point>> grid = new ArrayList<>();
         for (Knobs k : starts(nearest)) grid.add(() -> objective.at(k, Quality.DRAFT));
         progress.step(0.1, "trying " + grid.size() + " starting points");
-        List<Objective.Point> points = KnobFit.all(grid, workers);
+        List<Objective.Point> points = Parallel.all(grid, workers);
         if (options.school().order() == SearchOptions.Order.CABINET_FIRST) points = withOneCurve(points);
         boolean gainFirst = options.school().order() == SearchOptions.Order.GAIN_FIRST;
         Objective judge = gainFirst ? objective.weighing(8) : objective;
@@ -116,7 +117,7 @@ final class CoarseSearch {
         if (unit.isEmpty() || has || options.rig().mostBlocks() <= BARE_BLOCKS + 1) return List.of();
         List<Objective.Point> out = new ArrayList<>();
         for (Objective.Point p : best) {
-            out.add(improved(judge, objective.at(p.knobs().compressed(unit.get().name()), Quality.DRAFT), 2));
+            out.add(improved(judge, objective.at(p.knobs().compressed(unit.get()), Quality.DRAFT), 2));
         }
         return out;
     }
@@ -150,18 +151,18 @@ final class CoarseSearch {
     static List<StartingTone> nearest(Fingerprint wanted, Rig rig, List<StartingTone> more) {
         List<StartingTone> all = new ArrayList<>(StartingTones.ALL);
         all.addAll(more);
-        return wanted.nearest(all.stream().filter(t -> t.playableOn(rig)).toList(), NEAREST);
+        return wanted.nearest(all.stream().flatMap(t -> t.on(rig)).toList(), NEAREST);
     }
 
     private List<Knobs> neutralGrid() {
-        List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
+        List<Optional<Model>> drives = new ArrayList<>(List.of(Optional.empty()));
         if (options.rig().mostBlocks() > BARE_BLOCKS)
-            options.allowed(GearKind.DRIVE).forEach(m -> drives.add(Optional.of(m.name())));
+            options.allowed(GearKind.DRIVE).forEach(m -> drives.add(Optional.of(m)));
         List<Knobs> out = new ArrayList<>();
         for (Model amp : options.allowed(GearKind.AMP)) {
-            for (Optional<String> drive : drives) {
+            for (Optional<Model> drive : drives) {
                 for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
-                    for (double master : MASTERS) out.add(Knobs.start(amp.name(), drive, gain, master));
+                    for (double master : MASTERS) out.add(Knobs.start(amp, drive, gain, master));
             }
         }
         return out;

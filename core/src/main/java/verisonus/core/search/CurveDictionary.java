@@ -59,7 +59,9 @@ final class CurveDictionary {
         Locks fixed = options.locked();
         Tone earlier = options.earlier().orElse(new Tone("none", List.of()));
         double kept = earlier.first(GearKind.AMP).map(a -> a.get(ControlNames.PRESENCE)).orElse(5.0);
-        double[] presences = wishes.track() == SearchOptions.Track.DRY
+        boolean turns = options.allowed(GearKind.AMP).isEmpty() || options.allowed(GearKind.AMP).stream()
+                .anyMatch(m -> !m.control(ControlNames.PRESENCE).isFixed());
+        double[] presences = turns && wishes.track() == SearchOptions.Track.DRY
                 ? values(fixed, new ControlPlace("amp", ControlNames.PRESENCE), kept, allPresences)
                 : new double[]{5};
         List<double[]> lifts = new ArrayList<>();
@@ -119,7 +121,7 @@ final class CurveDictionary {
         if (locked && earlier.first(kind).isPresent()) return List.of(earlier.first(kind).get());
         List<Block> out = new ArrayList<>();
         for (Model m : options.allowed(kind)) {
-            if (!m.equals(Gear.model("impulse response"))) out.add(Block.of(m.name()));
+            if (!m.equals(Gear.model("impulse response"))) out.add(Block.of(m));
         }
         return out;
     }

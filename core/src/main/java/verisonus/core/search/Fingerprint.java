@@ -84,8 +84,8 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
         return new Fingerprint(between(SIGNAL.mid(), played).colourDb, Double.NaN, Double.NaN);
     }
 
-    /** What made this of that, the same phrase. */
-    static Fingerprint between(float[] dry, float[] played) {
+    /** What made this of that, the same phrase from the same sample on, at the working rate. */
+    public static Fingerprint between(float[] dry, float[] played) {
         Features a = Features.of(dry, 0, Sound.WORKING_RATE_HZ);
         Features b = Features.of(played, 0, Sound.WORKING_RATE_HZ);
         double[] colour = new double[a.levelDb().length];
@@ -101,6 +101,19 @@ public record Fingerprint(double[] colourDb, double heldBack, double spreadDb) {
         double sum = 0;
         for (double[] band : f.percentilesDb()) sum += (band[4] - band[1]) / f.percentilesDb().length;
         return sum;
+    }
+
+    /** The same with a curve taken off its colour, by sixth octave; the curve's mean does not count. */
+    public Fingerprint less(double[] curveDb) {
+        double mean = Arrays.stream(curveDb).average().orElse(0);
+        double[] out = new double[colourDb.length];
+        for (int i = 0; i < out.length; i++) out[i] = colourDb[i] - curveDb[i] + mean;
+        return new Fingerprint(out, heldBack, spreadDb);
+    }
+
+    /** Where its colour is read, Hz. */
+    public static double[] centresHz() {
+        return Features.LEVEL_BANDS.centresHz();
     }
 
     /** How unlike two are: root of the mean of squares, each in steps that weigh alike; what one does not know does not count. */

@@ -3,9 +3,7 @@ package verisonus.core.search;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Future;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.LUDecomposition;
@@ -13,7 +11,7 @@ import org.hipparchus.linear.RealMatrix;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Locks;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.work.Cancelled;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -87,7 +85,7 @@ public final class KnobFit {
         for (double d : new double[]{damping, 6 * damping}) {
             steps.add(() -> objective.at(from.knobs().at(stepped(from, free, columns, d)), quality));
         }
-        List<Objective.Point> points = all(steps, workers);
+        List<Objective.Point> points = Parallel.all(steps, workers);
         return points.get(0).score() <= points.get(1).score() ? points.get(0) : points.get(1);
     }
 
@@ -108,32 +106,7 @@ public final class KnobFit {
                 return column;
             });
         }
-        return all(columns, workers).toArray(new double[0][]);
-    }
-
-    /** Runs all and waits; the first failure is thrown. */
-    public static <T> List<T> all(List<Callable<T>> work, ExecutorService workers) {
-        try {
-            List<T> out = new ArrayList<>();
-            for (Future<T> f : workers.invokeAll(work)) out.add(result(f));
-            return out;
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new Cancelled();
-        }
-    }
-
-    /** Waits for one piece of work. */
-    static <T> T result(Future<T> work) {
-        try {
-            return work.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new Cancelled();
-        } catch (ExecutionException e) {
-            if (e.getCause() instanceof RuntimeException r) throw r;
-            throw new IllegalStateException(e.getCause());
-        }
+        return Parallel.all(columns, workers).toArray(new double[0][]);
     }
 
     private double[] stepped(Objective.Point at, int[] free, double[][] columns, double damping) {

@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 
 /**
@@ -27,17 +29,21 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
                     ControlNames.SAG),
             GearKind.DRIVE, List.of(ControlNames.DRIVE, ControlNames.TONE, ControlNames.LEVEL),
             GearKind.COMPRESSOR, List.of(ControlNames.THRESHOLD, ControlNames.RATIO));
+    private static final double MIDDLE = 5;
     /** Where a compressor begins that is tried: it holds back some of the playing. */
     private static final double[] COMPRESSING = {5, 4};
 
     /** The middle of everything, gain and master as given. */
-    static Knobs start(String amp, Optional<String> drive, double gain, double master) {
-        double[] v = new double[drive.isPresent() ? 9 : 6];
-        java.util.Arrays.fill(v, 5);
-        v[0] = gain;
-        v[4] = master;
-        v[5] = 3;
-        return new Knobs(Optional.empty(), drive.map(Block::of), Optional.of(Block.of(amp)), v);
+    static Knobs start(Model amp, Optional<Model> drive, double gain, double master) {
+        Block one = Block.of(amp);
+        Optional<Block> other = drive.map(Block::of);
+        DoubleStream v = DoubleStream.concat(searched(one).stream().mapToDouble(c -> switch (c) {
+            case ControlNames.GAIN -> gain;
+            case ControlNames.MASTER -> master;
+            case ControlNames.SAG -> 3;
+            default -> MIDDLE;
+        }), other.stream().flatMapToDouble(d -> searched(d).stream().mapToDouble(_ -> MIDDLE)));
+        return new Knobs(Optional.empty(), other, Optional.of(one), v.toArray());
     }
 
     /** As set in a tone; empty where it has no amp. */
@@ -64,14 +70,18 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
     }
 
     private static List<String> searched(Block b) {
-        return SEARCHED.getOrDefault(b.model().kind(), List.of());
+        return SEARCHED.getOrDefault(b.model().kind(), List.of()).stream().filter(c -> !b.model().control(c).isFixed())
+                .toList();
     }
 
     /** The same with a compressor in front. */
-    Knobs compressed(String model) {
-        double[] v = java.util.Arrays.copyOf(values, values.length + COMPRESSING.length);
-        System.arraycopy(COMPRESSING, 0, v, values.length, COMPRESSING.length);
-        return new Knobs(Optional.of(Block.of(model)), drive, amp, v);
+    Knobs compressed(Model model) {
+        Block block = Block.of(model);
+        List<String> names = searched(block);
+        double[] v = java.util.Arrays.copyOf(values, values.length + names.size());
+        for (int i = 0; i < names.size(); i++)
+            v[values.length + i] = COMPRESSING[SEARCHED.get(GearKind.COMPRESSOR).indexOf(names.get(i))];
+        return new Knobs(Optional.of(block), drive, amp, v);
     }
 
     int count() {
@@ -120,7 +130,7 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
     Knobs taking(Knobs other, Locks which) {
         boolean held = other.compressor.filter(c -> which.touches(c.id())).isPresent();
         Knobs out = held && compressor.isEmpty()
-                ? compressed(other.compressor.orElseThrow().model().name())
+                ? compressed(other.compressor.orElseThrow().model())
                 : this;
         out = new Knobs(kept(out.compressor, other.compressor, which), kept(drive, other.drive, which),
                 kept(amp, other.amp, which), out.values);

@@ -91,7 +91,7 @@ final class MeasuredBlocks {
             b = b.with(ControlNames.SECOND_TAP, 100 * e.second().get().timeMs() / e.timeMs());
         }
         for (Block before : kept(GearKind.ECHO).stream().toList()) {
-            for (var c : b.model().controls()) {
+            for (var c : b.model().turnable()) {
                 if (options.locked().holds(before.id(), c.name())) b = b.with(c.name(), before.get(c.name()));
             }
         }

@@ -18,6 +18,7 @@ import verisonus.core.search.colour.Valleys;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -79,7 +80,7 @@ final class ReplayCore {
         List<Callable<Ranked>> work = new ArrayList<>();
         for (Knobs k : candidates()) work.add(() -> ranked(k, behind));
         progress.step(0.12, "trying " + work.size() + " starting points");
-        return KnobFit.all(work, workers).stream().sorted(Comparator.comparingDouble(Ranked::score)).toList();
+        return Parallel.all(work, workers).stream().sorted(Comparator.comparingDouble(Ranked::score)).toList();
     }
 
     /** How far one setting is from the reference with these blocks behind it. */
@@ -102,18 +103,18 @@ final class ReplayCore {
     }
 
     private List<Knobs> grid() {
-        List<Optional<String>> drives = new ArrayList<>(List.of(Optional.empty()));
+        List<Optional<Model>> drives = new ArrayList<>(List.of(Optional.empty()));
         if (options.rig().mostBlocks() > 3) {
             List<Model> owned = options.allowed(GearKind.DRIVE);
             List<Model> usual = owned.stream().filter(m -> DRIVES.contains(m.voice())).toList();
             for (Model m : usual.isEmpty() ? owned.stream().limit(2).toList() : usual)
-                drives.add(Optional.of(m.name()));
+                drives.add(Optional.of(m));
         }
         List<Knobs> out = new ArrayList<>();
         for (Model amp : options.allowed(GearKind.AMP)) {
-            for (Optional<String> drive : drives) {
+            for (Optional<Model> drive : drives) {
                 for (double gain : drive.isPresent() ? GAINS_BEHIND_A_DRIVE : GAINS)
-                    out.add(Knobs.start(amp.name(), drive, gain, MASTER));
+                    out.add(Knobs.start(amp, drive, gain, MASTER));
             }
         }
         return out;

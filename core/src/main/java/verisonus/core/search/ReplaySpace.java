@@ -7,6 +7,7 @@ import java.util.concurrent.ExecutorService;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
+import verisonus.core.work.Parallel;
 
 /**
  * A space found by playing through it: the core with spaces of rising decay and level behind it is held against the reference by the
@@ -56,7 +57,7 @@ record ReplaySpace(Block block, double gain, double harm) {
             behind.add(set(unit, p[0], p[1]));
             work.add(() -> new Tried(p[0], p[1], core.score(knobs, behind)));
         }
-        return KnobFit.all(work, workers).stream().min(java.util.Comparator.comparingDouble(Tried::score))
+        return Parallel.all(work, workers).stream().min(java.util.Comparator.comparingDouble(Tried::score))
                 .orElseThrow();
     }
 

@@ -14,6 +14,7 @@ import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.replay.UnexplainedRest;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Parallel;
 
 /**
  * Rows of the ledger that need no estimator: what rings after and between the notes, sways, sweeps and stands at the sides, in the
@@ -53,7 +54,7 @@ final class RestRows {
         UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
         List<Callable<UnexplainedRest>> other = List
                 .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
-        UnexplainedRest has = KnobFit.all(other, workers).get(0);
+        UnexplainedRest has = Parallel.all(other, workers).get(0);
         // Two takes apart share little; a widening effect leaves the sides much alike.
         boolean widened = found.circumstances().width().value()
                 .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()

@@ -19,6 +19,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.stages.Quality;
+import verisonus.core.work.Parallel;
 
 /**
  * How far each control can move, alone, before the change counts as heard, until |change| = 1 with
@@ -66,7 +67,7 @@ final class SensitivityReport {
         Map<ControlPlace, Change> changes = new LinkedHashMap<>();
         for (Block block : tone.blocks()) {
             if (!block.on()) continue;
-            for (Control c : block.model().controls()) {
+            for (Control c : block.model().turnable()) {
                 ControlPlace place = ControlPlace.of(block, c.name());
                 int index = searched.indexOf(place);
                 if (index >= 0) {
@@ -93,7 +94,7 @@ final class SensitivityReport {
             int index = i;
             work.add(() -> reach(point, index, base));
         }
-        return KnobFit.all(work, workers);
+        return Parallel.all(work, workers);
     }
 
     private Reach reach(Objective.Point point, int index, Features base) {

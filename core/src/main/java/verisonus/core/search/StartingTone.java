@@ -1,6 +1,7 @@
 package verisonus.core.search;
 
 import java.util.List;
+import java.util.stream.Stream;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Rig;
@@ -17,6 +18,14 @@ public record StartingTone(String words, Tone tone) {
         return tone.blocks().stream().map(Block::model).distinct()
                 .allMatch(m -> rig.counts().getOrDefault(m.name(), 0) >= tone.blocks().stream()
                         .filter(b -> b.model().equals(m)).count());
+    }
+
+    /** This tone as the player can set it up: as it is, and with each device of the player's own in its model's place. */
+    Stream<StartingTone> on(Rig rig) {
+        Stream<StartingTone> own = rig.units().stream().flatMap(u -> tone.blocks().stream()
+                .filter(b -> b.model().name().equals(u.base())).limit(1)
+                .map(b -> new StartingTone(words, tone.with(b.exchangedFor(u.model())))));
+        return Stream.concat(Stream.of(this), own).filter(t -> t.playableOn(rig));
     }
 
     /** What differs in a tone that came of it, block by block, in the player's own scales. */
@@ -41,7 +50,7 @@ public record StartingTone(String words, Tone tone) {
     }
 
     private static void changes(Block before, Block now, Rig rig, List<String> out) {
-        for (var c : now.model().controls()) {
+        for (var c : now.model().turnable()) {
             double was = before.get(c.name());
             double is = now.get(c.name());
             // Loudness is matched anyway, and a hair's breadth is no change.

@@ -32,6 +32,7 @@ import verisonus.core.take.Pairing;
 import verisonus.core.take.SearchSegment;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -108,7 +109,7 @@ public final class ToneSearch {
         CurveDictionary dictionary = alignment.pairing() == Pairing.SAME_PERFORMANCE
                 ? new CurveDictionary(options)
                 : CurveDictionary.moderate(options);
-        Evidence first = KnobFit.result(alone);
+        Evidence first = Parallel.result(alone);
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
@@ -165,7 +166,7 @@ public final class ToneSearch {
                 made.tone().first(GearKind.MODULATION).isPresent(), s.first, setting, workers);
         SensitivityReport.Found sensitivity = new SensitivityReport(objective, workers, s.target.weight()).of(best,
                 made.tone());
-        Evidence candidate = KnobFit.result(heard);
+        Evidence candidate = Parallel.result(heard);
         Evidence aim = finished.found();
         GapLedger gap = GapLedger.between(aim, candidate, Pairing.PLAYED_AGAIN).and(rest)
                 .wanting(options.wishes().wantedSo());
@@ -224,7 +225,7 @@ public final class ToneSearch {
                         .heard(finished.tone(), finished.render(), Progress.NONE));
         SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
                 finished.tone());
-        Evidence candidate = KnobFit.result(heard);
+        Evidence candidate = Parallel.result(heard);
         // The take makes the reference's dirt surer, but the gap needs both read the same way.
         Evidence aim = evidence.saturated(s.first.saturation()).corrected(options.corrections());
         GapLedger gap = GapLedger.between(aim, candidate, ground.pairing).wanting(options.wishes().wantedSo());
@@ -278,7 +279,7 @@ public final class ToneSearch {
     }
 
     private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {
-        Evidence out = PairedExamination.of(steady, reference, di, () -> KnobFit.result(movement)).evidence();
+        Evidence out = PairedExamination.of(steady, reference, di, () -> Parallel.result(movement)).evidence();
         // Through repeats the take does not show what sways.
         return out.echo().isPresent() ? alone(out) : out;
     }

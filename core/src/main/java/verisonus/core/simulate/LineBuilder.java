@@ -59,6 +59,7 @@ final class LineBuilder {
         switch (b.model().voice()) {
             case Voice.Drive voice -> stage(DriveStage.of(b, voice, raised));
             case Voice.Amp voice -> amp(b, voice, loop);
+            case Voice.LearntAmp voice -> amp(b, voice.base(), loop);
             case Voice.Filter voice -> filter(b, voice);
             case Voice.Input _ -> input(b);
             case Voice.Guitar _ -> guitar(b);

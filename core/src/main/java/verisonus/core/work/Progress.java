@@ -21,4 +21,20 @@ public interface Progress {
         if (cancelled()) throw new Cancelled();
         at(done, doing);
     }
+
+    /** The same work as a part of a longer one, from this share of it to that. */
+    default Progress part(double from, double to) {
+        Progress whole = this;
+        return new Progress() {
+            @Override
+            public void at(double done, String doing) {
+                whole.at(from + (to - from) * done, doing);
+            }
+
+            @Override
+            public boolean cancelled() {
+                return whole.cancelled();
+            }
+        };
+    }
 }

@@ -14,6 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
@@ -144,7 +145,8 @@ class SearchPartsTest {
     class TheKnobs {
         @Test
         void areReadFromAToneAndWrittenAsBlocks() {
-            Knobs k = Knobs.start("mid-forward crunch", Optional.of("mid-hump overdrive"), 6, 3);
+            Knobs k = Knobs.start(Gear.model("mid-forward crunch"), Optional.of(Gear.model("mid-hump overdrive")), 6,
+                    3);
             Tone t = new Tone("t", k.blocks());
             assertThat(t.first(GearKind.DRIVE)).isPresent();
             assertThat(t.first(GearKind.AMP).orElseThrow().get("gain")).isEqualTo(6);
@@ -154,7 +156,7 @@ class SearchPartsTest {
 
         @Test
         void stayWithinTheirScale() {
-            Knobs k = Knobs.start("chiming edge", Optional.empty(), 5, 5);
+            Knobs k = Knobs.start(Gear.model("chiming edge"), Optional.empty(), 5, 5);
             assertThat(k.moved(0, 14).values()[0]).isEqualTo(10);
             assertThat(k.moved(0, -2).values()[0]).isZero();
             assertThat(k.values()[0]).isEqualTo(5);
@@ -164,7 +166,8 @@ class SearchPartsTest {
 
         @Test
         void aCompressorStandsInFrontAndCanBeReadBack() {
-            Knobs k = Knobs.start("chiming edge", Optional.empty(), 5, 5).compressed("soft-knee compressor");
+            Knobs k = Knobs.start(Gear.model("chiming edge"), Optional.empty(), 5, 5)
+                    .compressed(Gear.model("soft-knee compressor"));
             Tone t = new Tone("t", k.blocks());
             assertThat(t.blocks().get(0).model().kind()).isEqualTo(GearKind.COMPRESSOR);
             assertThat(k.places()).extracting(ControlPlace::toString).endsWith("compressor/threshold",
@@ -175,8 +178,8 @@ class SearchPartsTest {
 
         @Test
         void lockedOnesTakeOverWhatTheyWere() {
-            Knobs before = Knobs.start("chiming edge", Optional.empty(), 8, 2);
-            Knobs now = Knobs.start("open clean", Optional.of("clean boost"), 3, 5);
+            Knobs before = Knobs.start(Gear.model("chiming edge"), Optional.empty(), 8, 2);
+            Knobs now = Knobs.start(Gear.model("open clean"), Optional.of(Gear.model("clean boost")), 3, 5);
             Knobs taken = now.taking(before,
                     Locks.of(ControlPlace.parse("amp/gain"), ControlPlace.parse("drive/tone")));
             assertThat(taken.values()[0]).isEqualTo(8);
@@ -189,7 +192,7 @@ class SearchPartsTest {
             Tone held = new Tone("t", List.of(Block.of("soft-knee compressor").with("ratio", 6),
                     Block.of("chiming edge").with("treble cut", 4).with("bright", 1)));
             Knobs before = Knobs.of(held).orElseThrow();
-            Knobs taken = Knobs.start("chiming edge", Optional.empty(), 5, 5).taking(before,
+            Knobs taken = Knobs.start(Gear.model("chiming edge"), Optional.empty(), 5, 5).taking(before,
                     Locks.of(ControlPlace.parse("compressor/ratio"), ControlPlace.parse("amp/treble cut")));
             List<Block> blocks = taken.blocks();
             assertThat(blocks.get(0).get("ratio")).isCloseTo(6, within(1e-6));

@@ -2,15 +2,19 @@ package verisonus.desktop.gear;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.core.capture.AmpCapture;
+import verisonus.core.capture.AmpLearning;
 import verisonus.core.capture.CaptureCoverage;
+import verisonus.core.rig.Gear;
 import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
@@ -75,11 +79,45 @@ public final class CaptureModel {
             said.set("Add a recording of the amp first.");
             return;
         }
-        Sound signal = played.orElseGet(CaptureSignal::make);
-        List<AmpCapture.Recording> recordings = taken.get().stream()
-                .map(t -> new AmpCapture.Recording(t.positions, signal, t.sound)).toList();
+        List<AmpCapture.Recording> recordings = recordings();
         desk.work().run("Capturing the amp", p -> AmpCapture.of(recordings, desk.work().helpers(), p),
                 c -> said.set(words(c)));
+    }
+
+    /** Learns how the amp turns and puts it among the player's gear. @param name of the player's own */
+    public void learn(String name) {
+        String own = name.strip();
+        if (taken.get().isEmpty()) {
+            said.set("Add recordings of the amp first, at two positions or more of each control.");
+            return;
+        }
+        if (own.isEmpty() || Gear.find(own).isPresent()) {
+            said.set("Give your amp a name of its own first.");
+            return;
+        }
+        desk.work().run("Learning " + own, p -> AmpLearning.of(own, recordings(), desk.work().helpers(), p), l -> {
+            desk.book().keepRig(desk.book().rig().with(l.unit()));
+            desk.refresh();
+            said.set(words(l));
+        });
+    }
+
+    private List<AmpCapture.Recording> recordings() {
+        Sound signal = played.orElseGet(CaptureSignal::make);
+        return taken.get().stream().map(t -> new AmpCapture.Recording(t.positions, signal, t.sound)).toList();
+    }
+
+    private static String words(AmpLearning.Learnt l) {
+        String controls = l.unit().turnings().entrySet().stream().map(e -> Figures.of("%s from %.0f to %.0f",
+                e.getKey(), e.getValue().places().getFirst().device(), e.getValue().places().getLast().device()))
+                .collect(Collectors.joining(", "));
+        String with = l.loudspeaker().isEmpty()
+                ? ""
+                : " It goes with the " + l.loudspeaker().stream().map(b -> b.model().name())
+                        .collect(Collectors.joining(" and the ")) + ".";
+        return Figures.of("%s is among your gear: %s. %.1f steps off its recordings, %.1f before learning.%s",
+                l.unit().name(), controls.isEmpty() ? "no control moved" : controls,
+                Arrays.stream(l.apart()).average().orElse(0), Arrays.stream(l.before()).average().orElse(0), with);
     }
 
     private static String words(AmpCapture.Captured c) {

@@ -22,6 +22,7 @@ final class CaptureView extends VBox {
     private final CaptureModel model;
     private final VBox recordings = new VBox(2);
     private final TextField positions = new TextField();
+    private final TextField name = new TextField();
 
     CaptureView(CaptureModel model) {
         super(6);
@@ -40,14 +41,24 @@ final class CaptureView extends VBox {
         add.setMinWidth(USE_PREF_SIZE);
         Button find = button("capture-find", "find the nearest", "tries every voicing: about half a minute",
                 model::find);
+        name.setId("capture-name");
+        name.setPromptText("what you call it");
+        name.setAccessibleText("a name of your own for the amp");
+        name.setPrefColumnCount(9);
+        Button learn = button("capture-learn", "learn how it turns",
+                "a minute or two: each control that was moved is followed, and your amp stands in the list of gear",
+                () -> model.learn(name.getText()));
+        learn.setMinWidth(USE_PREF_SIZE);
+        HBox third = new HBox(6, name, learn);
+        third.setAlignment(Pos.CENTER_LEFT);
         HBox second = new HBox(6, positions, add);
         second.setAlignment(Pos.CENTER_LEFT);
         Label said = Nodes.wrapped("", "small", "said");
         said.textProperty().bind(model.said());
         said.visibleProperty().bind(model.said().isNotEmpty());
         said.managedProperty().bind(said.visibleProperty());
-        getChildren().addAll(Nodes.label("Capture my amp", "strong"), new FlowPane(6, 4, signal, own), second,
-                recordings, find, said);
+        getChildren().addAll(Nodes.label("Learn my amp", "strong"), new FlowPane(6, 4, signal, own), second,
+                recordings, find, third, said);
         model.taken().subscribe(this::show);
         show();
     }

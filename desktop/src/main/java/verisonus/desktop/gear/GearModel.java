@@ -1,16 +1,22 @@
 package verisonus.desktop.gear;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.plan.RigCheck;
+import verisonus.core.rig.Control;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Unit;
+import verisonus.core.rig.Voice;
 import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 
@@ -57,6 +63,48 @@ public final class GearModel {
             next.remove(kind);
         }
         keep(rig().limited(rig().mostBlocks(), next));
+    }
+
+    /**
+     * Gives one of a model a name of its own; it is counted by that name from then on.
+     *
+     * @return whether the name can be used: no model and no other device has it
+     */
+    public boolean own(Model base, String name) {
+        String own = name.strip();
+        if (own.isEmpty() || rig().find(own).isPresent()) return false;
+        Unit unit = Unit.of(own, base, Map.of(), List.of());
+        Rig with = rig().with(unit).scaling(unit.model(), rig().scale(base)).knowing(unit.model(),
+                rig().practical(base));
+        keep(with.counting(base, rig().counts().getOrDefault(base.name(), 1) - 1));
+        return true;
+    }
+
+    /** Says whether a device has a control: one that it has not stands where the model's starts. */
+    public void has(Unit unit, Control control, boolean there) {
+        Model base = Gear.model(unit.base());
+        Map<String, Unit.Reach> reaches = new HashMap<>();
+        for (Control c : unit.model().controls()) {
+            Control whole = base.control(c.name());
+            boolean kept = c.name().equals(control.name()) ? there : !c.isFixed();
+            if (!kept) reaches.put(c.name(), Unit.Reach.fixed(c.isFixed() ? c.defaultValue() : whole.defaultValue()));
+            else if (!c.isFixed() && !c.equals(whole)) reaches.put(c.name(), new Unit.Reach(c.minimum(), c.maximum()));
+        }
+        List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
+        keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels()).turning(unit.turnings())));
+    }
+
+    /** What the device calls a control; nothing: as the model does. */
+    public void label(Unit unit, Control control, String words) {
+        Map<String, String> labels = new HashMap<>(unit.labels());
+        if (words.isBlank()) labels.remove(control.name());
+        else labels.put(control.name(), words.strip());
+        keep(rig().with(unit.labelled(labels)));
+    }
+
+    /** Takes a device of the player's own out of the list; tones that hold it keep it. */
+    public void forget(Unit unit) {
+        keep(rig().without(unit));
     }
 
     /** One guitar a line, in the player's words. */

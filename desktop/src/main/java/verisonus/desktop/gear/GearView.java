@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
@@ -43,6 +44,8 @@ public final class GearView extends BorderPane {
     private final FlowPane once = new FlowPane(10, 4);
     private final TextField search = Nodes.field("", "add what you own: search by name or kind");
     private final ToggleButton all = new ToggleButton("show all");
+    /** The device of which more is shown. */
+    private Optional<String> opened = Optional.empty();
     private final TextField most = Nodes.field("", "most blocks in a tone");
 
     /** @param close puts the sheet away */
@@ -140,12 +143,15 @@ public final class GearView extends BorderPane {
         for (int i = 0; i < heads.length; i++) table.add(Nodes.label(heads[i], "quiet", "small"), i, 0);
         int line = 1;
         for (GearKind k : GearKind.values()) {
-            List<Model> shown = Gear.of(k).stream().filter(m -> isShown(m, rig)).toList();
+            List<Model> shown = rig.all(k).filter(m -> isShown(m, rig)).toList();
             if (shown.isEmpty()) continue;
             Label kind = Nodes.label(k.word(), "strong");
             kind.setPadding(new Insets(8, 0, 0, 0));
             table.add(kind, 0, line++);
-            for (Model m : shown) row(m, rig, line++);
+            for (Model m : shown) {
+                row(m, rig, line++);
+                if (opened.equals(Optional.of(m.name()))) table.add(new DeviceView(model, m), 0, line++, 6, 1);
+            }
         }
         if (line == 1) {
             table.add(Nodes.label(search.getText().isBlank()
@@ -175,9 +181,7 @@ public final class GearView extends BorderPane {
 
     private void row(Model m, Rig rig, int line) {
         int count = rig.counts().getOrDefault(m.name(), 0);
-        Label name = Nodes.label(m.name(), count > 0 ? "label" : "quiet");
-        name.setTooltip(new Tooltip(m.about()));
-        table.add(name, 0, line);
+        table.add(name(m, count), 0, line);
         if (count == 0) {
             Button add = Nodes.plain("add");
             add.setId("add-" + m.name().replace(' ', '-'));
@@ -211,6 +215,23 @@ public final class GearView extends BorderPane {
                 new Rig.Practical(p.price(), v, p.setupMinutes()))), 4, line);
         table.add(number(p.setupMinutes(), "minutes to set up " + m.name(), v -> model.practical(m,
                 new Rig.Practical(p.price(), p.weightKg(), v))), 5, line);
+    }
+
+    /** The name; of what is owned pressed, it shows what the device has and what it is called. */
+    private Node name(Model m, int count) {
+        if (count == 0) {
+            Label name = Nodes.label(m.name(), "quiet");
+            name.setTooltip(new Tooltip(m.about()));
+            return name;
+        }
+        Button name = Nodes.plain(m.name());
+        name.setId("device-" + m.name().replace(' ', '-'));
+        name.setTooltip(new Tooltip(m.about() + "; press to name it, and to say which of its controls it has"));
+        name.setOnAction(_ -> {
+            opened = opened.equals(Optional.of(m.name())) ? Optional.empty() : Optional.of(m.name());
+            show();
+        });
+        return name;
     }
 
     /** How the device's mix control divides dry and wet. */

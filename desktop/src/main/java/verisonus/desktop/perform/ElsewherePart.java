@@ -127,8 +127,8 @@ final class ElsewherePart extends VBox {
     }
 
     private static String settings(Block b, Rig rig) {
-        String out = b.model().controls().stream().filter(c -> !c.rare() || b.settings().containsKey(c.name()))
-                .map(c -> b.label(c.name()) + " " + rig.display(b.model(), c, b.get(c.name())))
+        String out = b.model().turnable().stream().filter(c -> !c.rare() || b.settings().containsKey(c.name()))
+                .map(c -> rig.label(b, c.name()) + " " + rig.display(b.model(), c, b.get(c.name())))
                 .collect(Collectors.joining(", "));
         return out.isEmpty() ? "as it stands" : out;
     }

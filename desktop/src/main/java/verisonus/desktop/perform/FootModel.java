@@ -42,7 +42,7 @@ public final class FootModel {
 
     private List<ControlPlace> all() {
         List<ControlPlace> out = new ArrayList<>();
-        Ground.of(desk).ifPresent(g -> g.tone().blocks().stream().filter(Block::on).forEach(b -> b.model().controls()
+        Ground.of(desk).ifPresent(g -> g.tone().blocks().stream().filter(Block::on).forEach(b -> b.model().turnable()
                 .stream().filter(c -> !c.isChoice() && !(c.rare() && !b.settings().containsKey(c.name())))
                 .forEach(c -> out.add(ControlPlace.of(b, c.name())))));
         return out;

@@ -173,7 +173,7 @@ public final class TimeModel {
     /** Times of the tone that can follow the beat. */
     public List<ControlPlace> bindable() {
         List<ControlPlace> out = new ArrayList<>();
-        Ground.of(desk).ifPresent(g -> g.tone().blocks().stream().filter(Block::on).forEach(b -> b.model().controls()
+        Ground.of(desk).ifPresent(g -> g.tone().blocks().stream().filter(Block::on).forEach(b -> b.model().turnable()
                 .stream().filter(c -> TempoBinding.canBind(b, c)).forEach(c -> out.add(ControlPlace.of(b, c.name())))));
         return out;
     }

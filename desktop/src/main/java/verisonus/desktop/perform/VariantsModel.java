@@ -268,7 +268,7 @@ public final class VariantsModel {
         int slash = Math.max(0, typed.indexOf('/'));
         Optional<Block> b = t.find(typed.substring(0, slash));
         String rest = typed.substring(Math.min(typed.length(), slash + 1));
-        Optional<Control> c = b.flatMap(x -> x.model().controls().stream()
+        Optional<Control> c = b.flatMap(x -> x.model().turnable().stream()
                 .filter(k -> rest.startsWith(k.name() + " "))
                 .max(Comparator.comparingInt(k -> k.name().length())));
         if (c.isEmpty()) {
@@ -285,7 +285,7 @@ public final class VariantsModel {
             if (at < 0) said.set(c.name() + " is one of " + String.join(", ", c.choices()) + ".");
             return at < 0 ? Optional.empty() : Optional.of((double) at);
         }
-        ScaleEntry entry = ScaleEntry.read(to, c, desk.rig().get().scale(b.model()));
+        ScaleEntry entry = ScaleEntry.read(to, b, c, desk.rig().get());
         if (entry.value().isEmpty()) said.set(b.id() + "/" + c.name() + ": " + entry.fault() + ".");
         return entry.value().isEmpty() ? Optional.empty() : Optional.of(entry.value().getAsDouble());
     }

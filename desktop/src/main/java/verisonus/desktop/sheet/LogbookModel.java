@@ -111,7 +111,7 @@ public final class LogbookModel {
                 continue;
             }
             if (was.get().on() != now.on()) out.add(now.id() + (now.on() ? " on" : " off"));
-            for (Control c : now.model().controls()) {
+            for (Control c : now.model().turnable()) {
                 if (Math.abs(was.get().get(c.name()) - now.get(c.name())) < 1e-9) continue;
                 out.add(now.id() + " " + now.label(c.name()) + " "
                         + rig.display(now.model(), c, was.get().get(c.name()))

@@ -114,7 +114,7 @@ final class Candidates {
     static Tone neutral(Tone tone) {
         Tone out = tone;
         for (Block b : tone.blocks()) {
-            Block plain = Block.of(b.model().name()).named(b.id()).switched(b.on());
+            Block plain = Block.of(b.model()).named(b.id()).switched(b.on());
             out = out.with(b.impulse().map(plain::with).orElse(plain));
         }
         return out;

@@ -84,7 +84,7 @@ final class StepModel {
         desk.open().get().flatMap(OpenCase::tone).ifPresent(t -> {
             for (Block b : t.tone().blocks()) {
                 if (!b.on()) continue;
-                for (Control c : b.model().controls())
+                for (Control c : b.model().turnable())
                     if (!c.isChoice() && !c.rare() && c.moves() != Control.Attribute.LOUDNESS)
                         out.add(ControlPlace.of(b,
                                 c.name()));

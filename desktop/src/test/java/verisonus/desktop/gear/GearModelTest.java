@@ -11,6 +11,7 @@ import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Unit;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.session.CaseSession;
 
@@ -58,5 +59,44 @@ class GearModelTest {
         assertThat(rig.mostBlocks()).isEqualTo(6);
         assertThat(rig.practical(Gear.model("chiming edge")).weightKg()).isEqualTo(2);
         assertThat(model.check()).isEmpty();
+    }
+
+    @Test
+    void aDeviceIsCalledByItsOwnNameAndCountedByIt() {
+        var crunch = Gear.model("mid-forward crunch");
+        int owned = model.rig().counts().getOrDefault(crunch.name(), 0);
+        assertThat(model.own(crunch, "red head")).isTrue();
+        assertThat(model.rig().find("red head")).isPresent();
+        assertThat(model.rig().counts().getOrDefault(crunch.name(), 0)).isEqualTo(Math.max(0, owned - 1));
+        assertThat(model.own(crunch, "red head")).isFalse();
+        assertThat(model.own(crunch, "open clean")).isFalse();
+    }
+
+    @Test
+    void whatADeviceLacksIsNotTurnedAndComesBackWhole() {
+        var crunch = Gear.model("mid-forward crunch");
+        model.own(crunch, "red head");
+        Unit red = model.rig().unit("red head").orElseThrow();
+        model.has(red, crunch.control("mid"), false);
+        Unit without = model.rig().unit("red head").orElseThrow();
+        assertThat(without.model().turnable()).extracting(c -> c.name()).doesNotContain("mid").contains("gain");
+        model.has(without, without.model().control("mid"), true);
+        assertThat(model.rig().unit("red head").orElseThrow().model()).isEqualTo(red.model());
+        fixture.desk().undo();
+        fixture.settle();
+        assertThat(model.rig().unit("red head").orElseThrow().model()).isEqualTo(without.model());
+    }
+
+    @Test
+    void wordsOnADeviceAreKeptAndForgottenWithIt() {
+        var crunch = Gear.model("mid-forward crunch");
+        model.own(crunch, "red head");
+        model.label(model.rig().unit("red head").orElseThrow(), crunch.control("gain"), " volume one ");
+        Unit red = model.rig().unit("red head").orElseThrow();
+        assertThat(red.labels()).containsEntry("gain", "volume one");
+        model.label(red, crunch.control("gain"), " ");
+        assertThat(model.rig().unit("red head").orElseThrow().labels()).isEmpty();
+        model.forget(model.rig().unit("red head").orElseThrow());
+        assertThat(model.rig().find("red head")).isEmpty();
     }
 }

@@ -54,7 +54,7 @@ public final class StageChecks {
         List<String> out = new ArrayList<>();
         for (Block b : tone.blocks()) {
             if (!b.on()) continue;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 double at = c.position(b.get(c.name()));
                 boolean moved = b.get(c.name()) != c.defaultValue();
                 boolean shapes = switch (c.moves()) {

@@ -47,7 +47,7 @@ final class Retuning {
     Tone nearest(Tone from, Progress progress) {
         List<ControlPlace> places = new ArrayList<>();
         for (Block b : from.blocks())
-            for (Control c : b.model().controls()) if (isTurned(b, c)) places.add(ControlPlace.of(b, c.name()));
+            for (Control c : b.model().turnable()) if (isTurned(b, c)) places.add(ControlPlace.of(b, c.name()));
         Tone now = from;
         double gap = heard.gapJnd(now);
         double step = FIRST_STEP;

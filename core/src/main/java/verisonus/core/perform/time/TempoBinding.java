@@ -37,7 +37,7 @@ public record TempoBinding(ControlPlace place, NoteSum length) {
         List<TempoBinding> out = new ArrayList<>();
         for (Block b : tone.blocks()) {
             if (!b.on() || b.model().kind() == GearKind.LOOPER) continue;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 if (!canBind(b, c)) continue;
                 Optional<NoteSum> length = NoteSum.near(milliseconds(c, b.get(c.name())), bpm, NEAR);
                 length.ifPresent(l -> out.add(new TempoBinding(ControlPlace.of(b, c.name()), l)));

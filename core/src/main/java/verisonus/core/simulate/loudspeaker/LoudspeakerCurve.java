@@ -132,7 +132,7 @@ public final class LoudspeakerCurve {
         return (presence - 5) * 1.4 / (1 + Math.pow(centreHz / hz, 2));
     }
 
-    /** All of an amp that follows its last clipper: presence, treble cut, resonance, shelves, dB. */
+    /** All of an amp that follows its last clipper: presence, treble cut, resonance, shelves, what was learnt, dB. */
     public static double ampDb(Block amp, double hz) {
         double cut = amp.get(ControlNames.TREBLE_CUT);
         double resonance = amp.get(ControlNames.LOW_RESONANCE);
@@ -140,12 +140,14 @@ public final class LoudspeakerCurve {
                 - cut * 1.6 / (1 + Math.pow(2000 / hz, 2))
                 + bump(hz, amp.get(ControlNames.RESONANCE_CENTRE), 0.9 * resonance, 0.5)
                 + amp.get(ControlNames.LOWS_AFTER_CLIPPING) / (1 + Math.pow(hz / 150, 2))
-                + amp.get(ControlNames.HIGHS_AFTER_CLIPPING) / (1 + Math.pow(3000 / hz, 2));
+                + amp.get(ControlNames.HIGHS_AFTER_CLIPPING) / (1 + Math.pow(3000 / hz, 2))
+                + (amp.model().voice() instanceof Voice.LearntAmp learnt ? learnt.afterDb(hz) : 0);
     }
 
     /** Whether an amp leaves what comes after its last clipper as it is. */
     public static boolean isFlatAfterClipping(Block amp) {
-        return amp.get(ControlNames.PRESENCE) == 5 && amp.get(ControlNames.TREBLE_CUT) == 0
+        return amp.model().voice() instanceof Voice.Amp && amp.get(ControlNames.PRESENCE) == 5
+                && amp.get(ControlNames.TREBLE_CUT) == 0
                 && amp.get(ControlNames.LOW_RESONANCE) == 0
                 && amp.get(ControlNames.LOWS_AFTER_CLIPPING) == 0 && amp.get(ControlNames.HIGHS_AFTER_CLIPPING) == 0;
     }

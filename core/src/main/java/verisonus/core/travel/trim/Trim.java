@@ -43,7 +43,7 @@ public record Trim(List<String> systems, List<TrimStep> steps, List<String> off,
     private boolean isSame(Block trimmed, Block now) {
         if (!trimmed.id().equals(now.id()) || !trimmed.model().equals(now.model())) return false;
         if (trimmed.on() != (now.on() && !off.contains(now.id()))) return false;
-        for (Control c : now.model().controls()) {
+        for (Control c : now.model().turnable()) {
             ControlPlace place = ControlPlace.of(now, c.name());
             double was = steps.stream().filter(s -> s.place().equals(place)).mapToDouble(TrimStep::from).findFirst()
                     .orElse(trimmed.get(c.name()));

@@ -137,7 +137,7 @@ public final class TrimSolver {
         int n = 0;
         for (Block b : blocks) {
             n++;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 if (!Turnable.isTurned(b, c)) continue;
                 progress.step(done + share * n / (blocks.size() + 1.0), "trying " + b.label(c.name()));
                 double[] values = Turnable.tried(c, b.get(c.name()));

@@ -46,11 +46,11 @@ public final class SetUpWalk {
     }
 
     private static void set(List<Step> out, Block b, Rig rig) {
-        List<Control> controls = b.model().controls().stream()
+        List<Control> controls = b.model().turnable().stream()
                 .filter(c -> !c.rare() || b.get(c.name()) != c.defaultValue())
                 .sorted(Comparator.comparingInt(SetUpWalk::turn)).toList();
         for (Control c : controls) {
-            out.add(new Step(ControlPlace.of(b, c.name()), b.id() + " " + b.label(c.name()) + ": " + (c.isChoice()
+            out.add(new Step(ControlPlace.of(b, c.name()), b.id() + " " + rig.label(b, c.name()) + ": " + (c.isChoice()
                     ? c.choices().get((int) Math.rint(b.get(c.name())))
                     : rig.display(b.model(), c, b.get(c.name()))), c.about()));
         }

@@ -37,7 +37,7 @@ final class ExerciseMaker {
         List<ControlPlace> out = new ArrayList<>();
         for (Block b : tone.blocks()) {
             if (!b.on()) continue;
-            for (Control c : b.model().controls()) if (isAsked(b, c)) out.add(ControlPlace.of(b, c.name()));
+            for (Control c : b.model().turnable()) if (isAsked(b, c)) out.add(ControlPlace.of(b, c.name()));
         }
         return out;
     }

@@ -28,7 +28,7 @@ class TranslatorTest {
     private static Rig device(int blocks, String... models) {
         Map<String, Integer> counts = new HashMap<>();
         for (String m : models) counts.put(m, 1);
-        return new Rig(List.of(), counts, Map.of(), blocks, Set.of(GearKind.AMP), Map.of(), Map.of());
+        return new Rig(List.of(), counts, Map.of(), blocks, Set.of(GearKind.AMP), Map.of(), Map.of(), List.of());
     }
 
     @Test

@@ -92,7 +92,7 @@ public final class ChainEdits {
         edit(t -> {
             Tone out = Ways.beside(t, amp.id(), session.rig().device(added));
             String branch = out.routing().branches().get(out.routing().branches().size() - 1).name();
-            for (Model m : own) out = Ways.appended(out, branch, Block.of(m.name()));
+            for (Model m : own) out = Ways.appended(out, branch, Block.of(m));
             List<Block> main = out.main();
             int microphone = out.first(GearKind.MICROPHONE).map(main::indexOf).orElse(main.size() - 1);
             String before = microphone + 1 < main.size() ? main.get(microphone + 1).id() : Branch.OUTPUT;

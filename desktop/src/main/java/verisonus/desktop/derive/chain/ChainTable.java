@@ -99,7 +99,7 @@ public final class ChainTable extends GridPane {
 
     private void addRow(SettingRow r, int line) {
         if (r.leads()) add(stage(r.block()), 0, line);
-        Button name = Nodes.plain(r.label());
+        Button name = Nodes.plain(r.label(model.session().rig()));
         name.setId("about-" + id(r));
         name.getStyleClass().add("setting");
         name.setTooltip(new Tooltip(r.control().about() + "; press to see and hear what it does on this tone"));
@@ -177,8 +177,8 @@ public final class ChainTable extends GridPane {
             field.requestFocus();
             field.selectAll();
             field.setOnAction(_ -> {
-                ScaleEntry typed = ScaleEntry.read(field.getText(), r.control(),
-                        model.session().rig().scale(r.block().model()));
+                ScaleEntry typed = ScaleEntry.read(field.getText(), r.block(), r.control(),
+                        model.session().rig());
                 typed.value().ifPresentOrElse(v -> model.turn(r, v), () -> refuse(field, typed.fault()));
             });
             field.focusedProperty().subscribe((_, now) -> {

@@ -6,8 +6,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
 
 /**
  * Understands a typed setting in the scale of the player's own device, or in another that says what it is: "5.2", "52 %", "13:30",
@@ -39,6 +42,19 @@ public record ScaleEntry(OptionalDouble value, String fault) {
             return new ScaleEntry(OptionalDouble.empty(), "it goes from " + scale.display(control, control.minimum())
                     + " to " + scale.display(control, control.maximum()));
         return new ScaleEntry(OptionalDouble.of(control.clamp(v)), "");
+    }
+
+    /** The same of a block on the player's own gear: a device that turns in its own way is read as it stands. */
+    public static ScaleEntry read(String text, Block block, Control control, Rig rig) {
+        Model model = block.model();
+        if (!control.unit().equals("0-10") || rig.unit(model.name()).isEmpty())
+            return read(text, control, rig.scale(model));
+        Control track = block.model().control(control.name()).ofDevice(rig.position(model, control, control.minimum()),
+                rig.position(model, control, control.maximum()));
+        ScaleEntry typed = read(text, track, rig.scale(model));
+        return typed.value.isEmpty()
+                ? typed
+                : new ScaleEntry(OptionalDouble.of(rig.valueAt(model, control, typed.value.getAsDouble())), "");
     }
 
     private static Optional<Double> clock(String t) {

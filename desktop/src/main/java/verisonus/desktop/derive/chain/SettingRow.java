@@ -33,7 +33,7 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         List<SettingRow> out = new ArrayList<>();
         for (Block b : derived.tone().blocks()) {
             boolean first = true;
-            for (Control c : b.model().controls()) {
+            for (Control c : b.model().turnable()) {
                 if (!whole.contains(b.id()) && !shown(b, c)) continue;
                 Optional<Tolerance> tolerance = derived.tolerances().stream()
                         .filter(t -> t.block().equals(b.id()) && t.control().equals(c.name())).findFirst();
@@ -63,8 +63,9 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
         return ControlPlace.of(block, control.name());
     }
 
-    public String label() {
-        return block.label(control.name());
+    /** What the player's own device calls it. */
+    public String label(Rig rig) {
+        return rig.label(block, control.name());
     }
 
     public double value() {

@@ -97,7 +97,7 @@ class ScalesTest {
         assertThat(gain.stepped(1)).isCloseTo(4.1, within(1e-9));
         assertThat(rows.get(1).leads()).isFalse();
         SettingRow peak = rows.get(rows.size() - 1);
-        assertThat(peak.label()).isEqualTo("at 900 Hz");
+        assertThat(peak.label(Rig.everything())).isEqualTo("at 900 Hz");
         assertThat(rows.stream().filter(r -> r.block().id().equals("equalizer"))).hasSize(1);
     }
 }

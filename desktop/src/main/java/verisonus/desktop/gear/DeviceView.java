@@ -1,0 +1,99 @@
+package verisonus.desktop.gear;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.Model;
+import verisonus.core.rig.Turning;
+import verisonus.core.rig.Unit;
+import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Nodes;
+
+/** One device more closely: a name of its own, which of its model's controls it has, what they are called and how they turn. */
+final class DeviceView extends VBox {
+    private static final int TWO_COLUMNS_FROM = 12;
+    private static final int COLUMNS = 3;
+    private final GearModel model;
+
+    DeviceView(GearModel model, Model device) {
+        super(4);
+        this.model = model;
+        setPadding(new Insets(2, 0, 8, 14));
+        setId("device");
+        Optional<Unit> own = model.rig().unit(device.name());
+        if (own.isPresent()) {
+            controls(own.get());
+        } else {
+            naming(device);
+        }
+    }
+
+    private void naming(Model device) {
+        TextField name = Nodes.field("", "a name of your own for " + device.name());
+        name.setId("device-name");
+        name.setPromptText("what you call yours");
+        name.setPrefColumnCount(14);
+        Label fault = Nodes.label("", "small");
+        name.setOnAction(_ -> {
+            if (!model.own(device, name.getText())) fault.setText("that name is taken");
+        });
+        HBox row = new HBox(8, Nodes.label("call it", "quiet", "small"), name, fault);
+        row.setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(row,
+                Nodes.label("With a name of its own you can say which controls it has and what they are called.",
+                        "quiet",
+                        "small"));
+    }
+
+    private void controls(Unit unit) {
+        GridPane grid = new GridPane(8, 2);
+        List<Control> all = unit.model().controls();
+        int lines = all.size() < TWO_COLUMNS_FROM ? all.size() : (all.size() + 1) / 2;
+        for (int i = 0; i < all.size(); i++) {
+            Control c = all.get(i);
+            int line = i % lines;
+            int column = COLUMNS * (i / lines);
+            CheckBox has = new CheckBox(Block.of(unit.model()).label(c.name()));
+            has.setId("has-" + c.name().replace(' ', '-'));
+            has.setSelected(!c.isFixed());
+            has.setAccessibleText(unit.name() + " has " + c.name());
+            has.setOnAction(_ -> model.has(unit, c, has.isSelected()));
+            grid.add(has, column, line);
+            if (!c.isFixed()) {
+                TextField label = Nodes.field(unit.labels().getOrDefault(c.name(), ""),
+                        "what it is called on it: " + c.name());
+                label.setId("label-" + c.name().replace(' ', '-'));
+                label.setPromptText("called");
+                label.setPrefColumnCount(8);
+                label.setOnAction(_ -> model.label(unit, c, label.getText()));
+                grid.add(label, column + 1, line);
+                Optional.ofNullable(unit.turnings().get(c.name()))
+                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), column + 2, line));
+            } else {
+                grid.add(Nodes.label("stands at " + c.display(c.defaultValue()), "quiet", "small"), column + 1, line);
+            }
+        }
+        Button forget = Nodes.plain("forget this device");
+        forget.setId("device-forget");
+        forget.setOnAction(_ -> model.forget(unit));
+        boolean learnt = !Gear.model(unit.base()).voice().equals(unit.model().voice());
+        getChildren().addAll(
+                Nodes.label((learnt ? "learnt; sounds nearest to " : "one of ") + unit.base(), "quiet", "small"),
+                grid, forget);
+    }
+
+    private static String words(Turning t) {
+        return Figures.of("learnt from %.1f to %.1f", t.places().getFirst().device(), t.places().getLast().device());
+    }
+}
