@@ -15,6 +15,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.sheet.CaseSheet;
+import verisonus.casebook.sheet.SheetContents;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.SheetPart;
 import verisonus.casebook.sheet.ToneSheet;
@@ -25,6 +26,7 @@ import verisonus.casebook.store.Casebook;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -45,6 +47,9 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--parts", paramLabel = "PART,PART", description = "what stands there beside what to set: reasons, drawings, record, differences, travel, choices, tried, cost, or none (default: all)")
     private String parts = "all";
 
+    @Option(names = "--scales", paramLabel = "SCALE,SCALE", description = "on which each setting stands a second time beside your own: 0-10, 0-100, ±, clock")
+    private String scales = "";
+
     @Option(names = "--stage", description = "only what to set, large, to be read from a stand")
     private boolean stage;
 
@@ -56,7 +61,7 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
         Path target = Objects.requireNonNull(out);
         SheetFormat format = SheetFormat.of(target.getFileName().toString()).orElseThrow(() -> new InputFault(
                 target.toString(), "its ending names no kind of sheet", "end it in .pdf, .html, .md, .csv or .json"));
-        Set<SheetPart> chosen = parts();
+        SheetContents contents = new SheetContents(parts(), scales());
         OutputFile file = force.to(target);
         try (Casebook book = Casebook.open(Objects.requireNonNull(casebook))) {
             List<CaseEntry> cases = names.equals(List.of("all"))
@@ -70,14 +75,22 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
             if (cases.size() > 1) {
                 String title = String.valueOf(book.file().getFileName()).replaceFirst("\\.casebook$", "");
                 file.write(format.write(CaseSheet.of(book, cases.get(0), Progress.NONE),
-                        CaseSheet.whole(book, title, cases, chosen, Progress.NONE), paper));
+                        CaseSheet.whole(book, title, cases, contents, Progress.NONE), paper));
                 return 0;
             }
             ToneSheet sheet = CaseSheet.of(book, cases.get(0), Progress.NONE);
-            Page page = stage ? sheet.stagePage() : sheet.page(chosen);
+            Page page = stage ? sheet.stagePage() : sheet.page(contents);
             file.write(format.write(sheet, page, paper));
         }
         return 0;
+    }
+
+    private List<DeviceScale> scales() {
+        List<DeviceScale> out = new ArrayList<>();
+        for (String given : scales.isBlank() ? new String[0] : scales.split(",", -1))
+            out.add(DeviceScale.of(given.strip()).orElseThrow(() -> new InputFault("--scales " + given,
+                    "no device shows such a scale", "use some of " + String.join(",", DeviceScale.allWords()))));
+        return out;
     }
 
     private Set<SheetPart> parts() {

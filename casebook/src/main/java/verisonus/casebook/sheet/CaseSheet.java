@@ -3,7 +3,6 @@ package verisonus.casebook.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import verisonus.casebook.sheet.page.Drawing;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.store.CaseEntry;
@@ -73,13 +72,13 @@ public final class CaseSheet {
     }
 
     /** Several cases in one document, each on sheets of its own. */
-    public static Page whole(Casebook book, String title, List<CaseEntry> cases, Set<SheetPart> parts,
+    public static Page whole(Casebook book, String title, List<CaseEntry> cases, SheetContents contents,
             Progress progress) {
         Page out = new Page(title);
         out.paragraph(String.join(" · ", cases.stream().map(CaseEntry::name).toList()));
         for (int i = 0; i < cases.size(); i++) {
             progress.step((double) i / cases.size(), cases.get(i).name());
-            out.append(of(book, cases.get(i), Progress.NONE).page(parts));
+            out.append(of(book, cases.get(i), Progress.NONE).page(contents));
         }
         return out;
     }

@@ -32,14 +32,21 @@ final class SettingRows {
 
     private final DerivedTone derived;
     private final Rig rig;
+    private final List<DeviceScale> scales;
     private final List<String> unheard = new ArrayList<>();
 
     SettingRows(DerivedTone derived, Rig rig) {
-        this.derived = derived;
-        this.rig = rig;
+        this(derived, rig, List.of());
     }
 
-    /** Device, control, value, range. */
+    /** @param scales on which what turns from 0 to 10 is said as well */
+    SettingRows(DerivedTone derived, Rig rig, List<DeviceScale> scales) {
+        this.derived = derived;
+        this.rig = rig;
+        this.scales = scales;
+    }
+
+    /** Device, control, value, the same on the other scales, range. */
     List<List<String>> rows() {
         List<List<String>> rows = new ArrayList<>();
         for (Block b : derived.tone().blocks()) {
@@ -50,6 +57,7 @@ final class SettingRows {
             for (int i = 0; i < own.size(); i++) {
                 List<String> row = new ArrayList<>(own.get(i));
                 row.set(0, i == 0 ? name : "");
+                while (row.size() < scales.size() + 4) row.add(row.size() - 1, "");
                 rows.add(row);
             }
         }
@@ -79,9 +87,17 @@ final class SettingRows {
             }
             boolean isLevel = c.unit().equals("dB") && Math.abs(b.get(c.name())) < AUDIBLE_FILTER_DB;
             if (isLevel && t.isEmpty() || c.isChoice() && b.get(c.name()) == c.defaultValue()) continue;
-            out.add(List.of("", rig.label(b, c.name()), rig.display(b.model(), c, tidy(b, c)), range(b, c, t)));
+            List<String> row = new ArrayList<>(
+                    List.of("", rig.label(b, c.name()), rig.display(b.model(), c, tidy(b, c))));
+            for (DeviceScale s : scales) row.add(on(s, b, c));
+            row.add(range(b, c, t));
+            out.add(row);
         }
         return out;
+    }
+
+    private String on(DeviceScale scale, Block b, Control c) {
+        return c.unit().equals("0-10") ? scale.display(c, rig.position(b.model(), c, b.get(c.name()))) : "";
     }
 
     /** Nobody sets a frequency or a time to three figures by ear. */

@@ -15,6 +15,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
@@ -62,16 +63,17 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
 
     /** The whole page. */
     public Page page() {
-        return page(SheetPart.all());
+        return page(SheetContents.ALL);
     }
 
     /** What to set, and the chosen parts of the rest. */
-    public Page page(Set<SheetPart> parts) {
+    public Page page(SheetContents contents) {
+        Set<SheetPart> parts = contents.parts();
         Page page = new Page(title);
         page.paragraph(subtitle);
         tone.ifPresentOrElse(t -> {
             page.paragraph(nearness(t));
-            settings(page, t);
+            settings(page, t, contents.scales());
             beforePlaying(page);
         }, () -> page.paragraph("No tone has been derived yet."));
         if (parts.isEmpty() || tone.isEmpty() && findings.isEmpty()) return page;
@@ -118,10 +120,13 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         return Figures.of("%.0f %%", 100 * share);
     }
 
-    private void settings(Page page, DerivedTone derived) {
-        SettingRows rows = new SettingRows(derived, rig);
+    private void settings(Page page, DerivedTone derived, List<DeviceScale> scales) {
+        SettingRows rows = new SettingRows(derived, rig, scales);
         page.heading("What to set, in signal order");
-        page.table(List.of("device", "control", "set to", "can move"), rows.rows());
+        List<String> heads = new ArrayList<>(List.of("device", "control", "set to"));
+        scales.forEach(s -> heads.add(s.words()));
+        heads.add("can move");
+        page.table(heads, rows.rows());
         rows.unheard().ifPresent(page::paragraph);
         for (Branch b : derived.tone().routing().branches()) page.paragraph(SettingRows.branch(b));
         page.caution("Start quiet and match loudness before judging. A valve amp never runs without its speaker or a"

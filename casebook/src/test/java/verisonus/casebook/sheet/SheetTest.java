@@ -82,8 +82,16 @@ class SheetTest {
     }
 
     @Test
+    void settingsStandOnOtherScalesBesideThePlayersOwn() {
+        String md = MarkdownPage
+                .of(sheet().page(SheetContents.ALL.beside(List.of(DeviceScale.TENS, DeviceScale.HUNDREDS))));
+        assertThat(md).contains("|device|control|set to|0-10|0-100|can move|").contains("|12:00|5.0|50|")
+                .contains("|+3.0 dB, medium (Q 1.0)|||");
+    }
+
+    @Test
     void partsAreLeftOutAndTheStagePageHoldsOnlyWhatToSet() {
-        String bare = MarkdownPage.of(sheet().page(Set.of()));
+        String bare = MarkdownPage.of(sheet().page(SheetContents.ALL.with(Set.of())));
         assertThat(bare).contains("What to set").doesNotContain("What still differs").doesNotContain("recording shows");
         Page stage = sheet().stagePage();
         assertThat(stage.isLarge()).isTrue();

@@ -253,7 +253,7 @@ public final class AmpLearning {
         fixed.forEach((control, value) -> reaches.put(control, Unit.Reach.fixed(value)));
         for (int r = 0; r < at.length; r++)
             for (int k = 0; k < taught.size(); k++)
-                at[r][k] = turnings.get(taught.get(k))
+                at[r][k] = turnings.getOrDefault(taught.get(k), Turning.same())
                         .model(recordings.get(r).positions().getOrDefault(taught.get(k), 5.0));
         left(workers);
         Unit unit = Unit.of(name, voicing, reaches, thirds(left)).turning(turnings);

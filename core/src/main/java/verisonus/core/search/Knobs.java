@@ -31,7 +31,7 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
             GearKind.COMPRESSOR, List.of(ControlNames.THRESHOLD, ControlNames.RATIO));
     private static final double MIDDLE = 5;
     /** Where a compressor begins that is tried: it holds back some of the playing. */
-    private static final double[] COMPRESSING = {5, 4};
+    private static final Map<String, Double> COMPRESSING = Map.of(ControlNames.THRESHOLD, 5.0, ControlNames.RATIO, 4.0);
 
     /** The middle of everything, gain and master as given. */
     static Knobs start(Model amp, Optional<Model> drive, double gain, double master) {
@@ -80,7 +80,7 @@ record Knobs(Optional<Block> compressor, Optional<Block> drive, Optional<Block> 
         List<String> names = searched(block);
         double[] v = java.util.Arrays.copyOf(values, values.length + names.size());
         for (int i = 0; i < names.size(); i++)
-            v[values.length + i] = COMPRESSING[SEARCHED.get(GearKind.COMPRESSOR).indexOf(names.get(i))];
+            v[values.length + i] = COMPRESSING.getOrDefault(names.get(i), MIDDLE);
         return new Knobs(Optional.of(block), drive, amp, v);
     }
 

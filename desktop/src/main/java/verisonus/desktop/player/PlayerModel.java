@@ -152,7 +152,13 @@ public final class PlayerModel {
         tickedNanos = now;
         playing.set(player.isPlaying());
         positionS.set(player.positionS());
-        if (!output.get().equals(player.outputName())) output.set(player.outputName());
+        if (!output.get().equals(player.outputName())) through(player.outputName());
+    }
+
+    /** Another output: what was measured on this computer stays, an estimate follows the device. */
+    void through(String outputName) {
+        output.set(outputName);
+        if (!level.get().measured()) level.set(ListeningLevel.estimated(outputName));
     }
 
     /** Counts some seconds at the level of now towards the day's dose; only while the program is open. */

@@ -12,11 +12,14 @@ final class SoundCardOutput implements SoundOutput {
     private final SourceDataLine line;
     private byte[] bytes = new byte[0];
     private boolean begun;
+    private final String name;
     private volatile int gaps;
     private volatile boolean lost;
 
     private SoundCardOutput(SourceDataLine line) {
         this.line = line;
+        name = "sound card"
+                + AudioSystem.getMixer(null).getMixerInfo().getName().transform(n -> n.isBlank() ? "" : ", " + n);
     }
 
     /** Empty where there is no card, or another program holds it. */
@@ -35,7 +38,7 @@ final class SoundCardOutput implements SoundOutput {
 
     @Override
     public String name() {
-        return "sound card";
+        return name;
     }
 
     @Override

@@ -1,7 +1,9 @@
 package verisonus.desktop.sheet;
 
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.BooleanProperty;
@@ -13,11 +15,13 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.sheet.CaseSheet;
+import verisonus.casebook.sheet.SheetContents;
 import verisonus.casebook.sheet.SheetFormat;
 import verisonus.casebook.sheet.SheetPart;
 import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
+import verisonus.core.rig.DeviceScale;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -28,6 +32,7 @@ public final class SheetModel {
     private final Desk desk;
     private final ReadOnlyObjectWrapper<Optional<ToneSheet>> sheet = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Set<SheetPart>> parts = new SimpleObjectProperty<>(SheetPart.all());
+    private final ObjectProperty<List<DeviceScale>> scales = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Paper> paper = new SimpleObjectProperty<>(Paper.A4);
     private final BooleanProperty stage = new SimpleBooleanProperty();
     private final ReadOnlyObjectWrapper<Optional<Page>> page = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -39,11 +44,13 @@ public final class SheetModel {
         desk.open().subscribe(_ -> make());
         sheet.subscribe(this::lay);
         parts.subscribe(this::lay);
+        scales.subscribe(this::lay);
         stage.subscribe(this::lay);
     }
 
     private void lay() {
-        page.set(sheet.get().map(s -> stage.get() ? s.stagePage() : s.page(parts.get())));
+        page.set(sheet.get()
+                .map(s -> stage.get() ? s.stagePage() : s.page(new SheetContents(parts.get(), scales.get()))));
     }
 
     private void make() {
@@ -81,6 +88,17 @@ public final class SheetModel {
     /** What stands on it beside what to set. */
     public ObjectProperty<Set<SheetPart>> parts() {
         return parts;
+    }
+
+    /** On which scales each setting stands a second time. */
+    public ObjectProperty<List<DeviceScale>> scales() {
+        return scales;
+    }
+
+    /** Puts a scale beside the player's own, or takes it away. */
+    public void choose(DeviceScale scale, boolean in) {
+        scales.set(
+                Arrays.stream(DeviceScale.values()).filter(s -> s == scale ? in : scales.get().contains(s)).toList());
     }
 
     public ObjectProperty<Paper> paper() {

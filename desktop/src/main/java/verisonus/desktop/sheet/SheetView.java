@@ -13,6 +13,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Separator;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
@@ -28,6 +29,7 @@ import verisonus.casebook.sheet.ToneSheet;
 import verisonus.casebook.sheet.page.Drawing;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
+import verisonus.core.rig.DeviceScale;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
@@ -96,6 +98,15 @@ public final class SheetView extends BorderPane {
             item.setSelected(model.parts().get().contains(p));
             item.selectedProperty().subscribe(in -> {
                 if (in != model.parts().get().contains(p)) model.choose(p, in);
+            });
+            menu.getItems().add(item);
+        }
+        menu.getItems().add(new SeparatorMenuItem());
+        for (DeviceScale s : DeviceScale.values()) {
+            CheckMenuItem item = new CheckMenuItem("settings also as " + s.words());
+            item.setSelected(model.scales().get().contains(s));
+            item.selectedProperty().subscribe(in -> {
+                if (in != model.scales().get().contains(s)) model.choose(s, in);
             });
             menu.getItems().add(item);
         }

@@ -59,6 +59,7 @@ public final class TravelModel {
     private final ObjectProperty<Optional<PlaybackSystem>> listenedOn = new SimpleObjectProperty<>(Optional.empty());
     private final BooleanProperty matched = new SimpleBooleanProperty(true);
     private final BooleanProperty noise = new SimpleBooleanProperty();
+    private final VersionsModel versions;
     private Optional<Measured> measured = Optional.empty();
 
     /** What the controls of a tone do, kept as long as the tone and the level stay. */
@@ -71,6 +72,12 @@ public final class TravelModel {
         desk.open().subscribe(_ -> read());
         desk.changes().subscribe(_ -> read());
         levelDbSpl.subscribe(_ -> work());
+        versions = new VersionsModel(desk, this);
+    }
+
+    /** Other versions of the tone on the same systems. */
+    public VersionsModel versions() {
+        return versions;
     }
 
     private void read() {

@@ -53,6 +53,7 @@ public final class TravelView extends BorderPane {
     private final GridPane table = new GridPane();
     private final ToggleGroup group = new ToggleGroup();
     private final SystemDetail detail;
+    private final VersionsView versions;
     private final ChoiceBox<Optional<PlaybackSystem>> listened = new ChoiceBox<>();
     private boolean filling;
 
@@ -60,6 +61,7 @@ public final class TravelView extends BorderPane {
         this.model = model;
         getStyleClass().add("travel");
         detail = new SystemDetail(model, theme);
+        versions = new VersionsView(model, model.versions());
         setPadding(new Insets(14, 22, 10, 22));
         Label about = Nodes.label(
                 "dB against a flat loudspeaker at the level the tone was made at (75 dB SPL), loudness matched",
@@ -71,7 +73,7 @@ public final class TravelView extends BorderPane {
         table.setPadding(new Insets(8, 0, 4, 0));
         table.setHgap(8);
         FlowPane actions = actions();
-        VBox body = Nodes.column(6, table, actions, said, detail);
+        VBox body = Nodes.column(6, table, actions, said, detail, versions);
         said.managedProperty().bind(said.textProperty().isNotEmpty());
         ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);
@@ -81,6 +83,7 @@ public final class TravelView extends BorderPane {
         model.travelled().subscribe(this::show);
         model.trims().subscribe(_ -> show(model.travelled().get()));
         model.travelled().map(t -> !t.isEmpty()).subscribe(any -> {
+            versions.setVisible(any);
             about.setVisible(any);
             listening.setVisible(any);
             table.setVisible(any);
@@ -89,6 +92,7 @@ public final class TravelView extends BorderPane {
             if (t != null && !filling) {
                 model.chosen().set(Optional.of((String) t.getUserData()));
                 detail.show();
+                versions.show();
             }
         });
     }

@@ -1,21 +1,16 @@
 package verisonus.desktop.trial;
 
 import java.nio.file.Path;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.casebook.store.LogEntry;
 import verisonus.core.evidence.study.GuidedIsolation;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
-import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -31,13 +26,10 @@ import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
+import verisonus.desktop.session.ToneVersions;
 
 /** What can be heard beside the record: mine, the dry take, variants, earlier tones, the neutral start, recordings brought along. */
 final class Candidates {
-    private static final int EARLIER = 3;
-    private static final int LOOKED_AT = 60;
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT)
-            .withZone(ZoneId.systemDefault());
 
     /**
      * One of them.
@@ -93,21 +85,16 @@ final class Candidates {
     }
 
     private void tones(List<Offer> out, OpenCase open, DerivedTone t, Sound di) {
-        for (Variant v : desk.book().performances().variants(open.entry().id()))
-            out.add(played(v.name(), v.on(t.tone()),
-                    di));
+        long id = open.entry().id();
+        for (ToneVersions.Version v : ToneVersions.variants(desk, id, t.tone()))
+            out.add(played(v.name(), v.tone(), di));
         desk.secondTake().ifPresent(second -> out.add(new Offer("mine, a take a side", false, p -> sides(t.tone(), di,
                 second, p))));
-        List<Tone> seen = new ArrayList<>(List.of(t.tone()));
-        for (LogEntry e : desk.book().logbook(open.entry().id()).stream().limit(LOOKED_AT).toList()) {
-            if (e.undone() || e.gapAfterJnd().isEmpty() || seen.size() > EARLIER) continue;
-            Optional<Tone> was = desk.book().moments().tone(e).map(DerivedTone::tone);
-            if (was.isEmpty() || seen.contains(was.get())) continue;
-            seen.add(was.get());
-            out.add(played("mine of " + TIME.format(e.at()), was.get(), di));
-        }
+        List<ToneVersions.Version> earlier = ToneVersions.earlier(desk, id, t.tone());
+        for (ToneVersions.Version v : earlier) out.add(played(v.name(), v.tone(), di));
         Tone neutral = neutral(t.tone());
-        if (!seen.contains(neutral)) out.add(played("the neutral start", neutral, di));
+        boolean known = neutral.equals(t.tone()) || earlier.stream().anyMatch(v -> v.tone().equals(neutral));
+        if (!known) out.add(played("the neutral start", neutral, di));
     }
 
     /** Every control in the middle of what is useful, in the same chain. */

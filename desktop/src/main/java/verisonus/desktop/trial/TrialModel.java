@@ -155,9 +155,7 @@ public final class TrialModel {
 
     private String level() {
         ListeningLevel l = desk.player().level().get();
-        return Figures.of("%.0f dB SPL %s", l.dbSpl(desk.player().levelDb().get()), l.measured()
-                ? "measured"
-                : "assumed");
+        return Figures.of("%.0f dB SPL %s", l.dbSpl(desk.player().levelDb().get()), l.from().words());
     }
 
     private String words(PlayerModel.Span span) {

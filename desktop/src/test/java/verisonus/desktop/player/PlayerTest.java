@@ -52,6 +52,25 @@ class PlayerTest {
     }
 
     @ParameterizedTest
+    @CsvSource({"USB Headset, 104", "HDMI 0, 94", "Built-in Audio, 90", "sound card, 100", "Scarce 2i2, 100"})
+    void aLevelIsEstimatedFromWhatTheOutputCallsItself(String output, double fullDbSpl) {
+        assertThat(ListeningLevel.estimated(output).fullDbSpl()).isEqualTo(fullDbSpl);
+        assertThat(ListeningLevel.estimated(output).words(-30, 0))
+                .contains(fullDbSpl == 100 ? "assumed" : "estimated for");
+    }
+
+    @Test
+    void anEstimateFollowsTheOutput() {
+        try (Player player = new Player(VirtualOutput::new)) {
+            PlayerModel model = new PlayerModel(player);
+            model.through("closed headphones");
+            assertThat(model.level().get().from()).isEqualTo(ListeningLevel.From.HEADPHONES);
+            model.through("sound card");
+            assertThat(model.level().get()).isEqualTo(ListeningLevel.ASSUMED);
+        }
+    }
+
+    @ParameterizedTest
     @CsvSource({"-30, 70 dB SPL assumed · safe all day", "-15, 85 dB SPL assumed · 8 h safe today",
             "0, 100 dB SPL assumed · 15 min safe today"})
     void theLevelIsShownWithItsSafeTime(double gainDb, String words) {

@@ -13,6 +13,7 @@ import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Variant;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.trim.Trim;
@@ -95,6 +96,25 @@ class TravelModelTest {
             f.settle();
             assertThat(travel.trim(system("car"))).isEmpty();
             assertThat(f.desk().heardOn().get().orElseThrow().trim()).isEmpty();
+        }
+    }
+
+    @Test
+    void versionsOfTheToneStandSideBySideUntilItChanges() {
+        try (DeskFixture f = new DeskFixture(dir)) {
+            TravelModel travel = withTone(f);
+            Tone darker = tone().with(tone().blocks().get(0).with("treble", 1));
+            f.book().performances().keep(f.desk().open().get().orElseThrow().entry().id(),
+                    Variant.between("darker", tone(), darker));
+            travel.versions().compare();
+            f.settle();
+            assertThat(travel.versions().all().get()).extracting(VersionsModel.OnSystems::name)
+                    .containsSubsequence("mine", "darker");
+            assertThat(travel.versions().all().get())
+                    .allSatisfy(v -> assertThat(v.on()).hasSameSizeAs(PlaybackSystem.ALL));
+            travel.levelDbSpl().set(60);
+            f.settle();
+            assertThat(travel.versions().all().get()).isEmpty();
         }
     }
 

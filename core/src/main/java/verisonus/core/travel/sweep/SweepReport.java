@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.system.ResponseCurve;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 /**
@@ -21,6 +23,9 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
     /** Third octaves above 80 Hz in which two runs may differ, dB RMS. */
     private static final double AGREE_DB = 1.0;
     private static final double LEAST_OVER_NOISE_DB = 6;
+    /** A converter is flatter than this, no loudspeaker in a room is less uneven than that. */
+    private static final double FLAT_DB = 0.5;
+    private static final double UNEVEN_DB = 1.5;
 
     public SweepReport {
         signalOverNoiseDb = signalOverNoiseDb.clone();
@@ -45,7 +50,7 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
         List<String> remarks = new ArrayList<>();
         InputFault first = null;
         for (Run r : runs) {
-            SweepRun run = SweepRun.of(sweep, r.sound());
+            SweepRun run = run(sweep, r, remarks);
             if (run.fault().isEmpty()) {
                 good.add(run);
             } else {
@@ -62,6 +67,30 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
             remarks.add((good.size() - agreed.size()) + " of the runs disagrees with the others and was left out");
         if (runs.size() == 1) remarks.add("one run only: a second would show whether it can be trusted");
         return averaged(agreed, calibration, remarks);
+    }
+
+    /** Of two sides the one that a microphone heard: a cable from output to input holds the sweep too, and is flat. */
+    private static SweepRun run(ExponentialSweep sweep, Run r, List<String> remarks) {
+        if (!r.sound().isStereo()) return SweepRun.of(sweep, r.sound());
+        List<SweepRun> sides = Arrays.stream(r.sound().channels())
+                .map(x -> SweepRun.of(sweep, Sound.mono(x, r.sound().rateHz()))).toList();
+        boolean both = sides.stream().allMatch(s -> s.fault().isEmpty());
+        for (int cable = 0; both && cable < 2; cable++) {
+            if (unevenDb(sides.get(cable)) > FLAT_DB || unevenDb(sides.get(1 - cable)) < UNEVEN_DB) continue;
+            remarks.add(Figures.of("%s: its %s side is the cable itself, the %s was read", r.name(),
+                    cable == 0 ? "left" : "right", cable == 0 ? "right" : "left"));
+            return sides.get(1 - cable);
+        }
+        return SweepRun.of(sweep, r.sound());
+    }
+
+    /** How far third octaves from 50 Hz to 12.5 kHz stand about their mean, dB RMS. */
+    private static double unevenDb(SweepRun run) {
+        double[] hz = SweepRun.BANDS.centresHz();
+        double[] db = IntStream.range(0, hz.length).filter(b -> hz[b] > 48 && hz[b] < 13000)
+                .mapToDouble(b -> 10 * Math.log10(run.power()[b] + 1e-20)).toArray();
+        double mean = Arrays.stream(db).average().orElse(0);
+        return Math.sqrt(Arrays.stream(db).map(d -> (d - mean) * (d - mean)).average().orElse(0));
     }
 
     private static List<SweepRun> agreeing(List<SweepRun> runs) {

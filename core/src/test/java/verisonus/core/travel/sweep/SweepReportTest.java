@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.system.PlaybackSystem;
@@ -62,6 +63,16 @@ class SweepReportTest {
             assertThat(measured.levelDb()[b]).as("%.0f Hz", hz[b]).isCloseTo(truth.levelDbAt(hz[b]) - offset / n,
                     within(withinDb));
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void aCableBesideTheMicrophoneIsToldFromItOnEitherSide(boolean swapped) {
+        float[] cable = Arrays.copyOf(SIGNAL.channel(0), IN_THE_CAR.frames());
+        float[] heard = IN_THE_CAR.channel(0);
+        SweepReport both = report(swapped ? Sound.stereo(heard, cable, 48000) : Sound.stereo(cable, heard, 48000));
+        assertThat(both.curve().levelDb()).containsExactly(report(IN_THE_CAR).curve().levelDb(), within(1e-9));
+        assertThat(both.remarks()).anyMatch(r -> r.contains((swapped ? "right" : "left") + " side is the cable"));
     }
 
     @Test
