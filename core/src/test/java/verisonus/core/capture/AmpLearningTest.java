@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
@@ -43,11 +43,6 @@ class AmpLearningTest {
         }
     }
 
-    @AfterAll
-    static void forget() {
-        learnt = null;
-    }
-
     private static AmpCapture.Recording recording(double gain) {
         Tone real = new Tone("real", List.of(Block.of("mid-forward crunch").with(ControlNames.GAIN, gain + 1.5)));
         float[] x = Renderer.render(real, SIGNAL, Quality.FINAL, Progress.NONE).mid();
@@ -58,7 +53,7 @@ class AmpLearningTest {
     @Test
     void theTurnOfAControlIsFollowed() {
         for (double gain : new double[]{2, 4, 6})
-            assertThat(learnt.unit().turnings().get(ControlNames.GAIN).model(gain)).isCloseTo(gain + 1.5, within(0.7));
+            assertThat(Objects.requireNonNull(learnt.unit().turnings().get(ControlNames.GAIN)).model(gain)).isCloseTo(gain + 1.5, within(0.7));
     }
 
     @Test

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import verisonus.core.compare.Clarity;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.plan.Repeats;
 import verisonus.core.rig.Block;

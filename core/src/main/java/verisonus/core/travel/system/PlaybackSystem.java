@@ -61,6 +61,12 @@ public record PlaybackSystem(String id, String name, ResponseCurve curve, Option
                 "");
     }
 
+    /** The same where nothing rings. */
+    public PlaybackSystem withoutRoom() {
+        return new PlaybackSystem(id, name, curve, protection, Optional.empty(), loudspeakers, guitarCabinet, levelDbSpl,
+                notes);
+    }
+
     public static Optional<PlaybackSystem> find(String id) {
         return ALL.stream().filter(s -> s.id.equals(id)).findFirst();
     }

@@ -54,6 +54,7 @@ public final class TrimSolver {
     private final Tone tone;
     private final Sound di;
     private final double levelDbSpl;
+    private final SpaceTrim space;
     private final boolean equalizer;
     private final Starting whole;
     private final Optional<Starting> withoutCabinet;
@@ -100,6 +101,7 @@ public final class TrimSolver {
         this.tone = tone;
         this.di = played(di);
         this.levelDbSpl = levelDbSpl;
+        this.space = new SpaceTrim(this.di, levelDbSpl);
         this.equalizer = equalizer && tone.find(Trim.EQUALIZER_ID).isEmpty();
         List<String> cabinet = tone.blocks().stream().filter(b -> b.on()
                 && (b.model().kind() == GearKind.CABINET || b.model().kind() == GearKind.MICROPHONE)).map(Block::id)
@@ -169,6 +171,23 @@ public final class TrimSolver {
 
     /** One change for several systems at once. */
     public Trim on(List<PlaybackSystem> systems) {
+        return withLessSpace(systems, colour(systems));
+    }
+
+    /** With what the tone's own echoes and spaces are turned down by, after its colour was brought back. */
+    private Trim withLessSpace(List<PlaybackSystem> systems, Trim trim) {
+        List<TrimStep> less = space.on(systems, trim.tone());
+        if (less.isEmpty()) return trim;
+        List<TrimStep> all = new ArrayList<>(trim.steps());
+        all.addAll(less);
+        Tone turned = trim.tone();
+        for (TrimStep s : less)
+            turned = turned.with(turned.find(s.place().block()).orElseThrow().with(s.place().control(), s.to()));
+        return new Trim(trim.systems(), all, trim.off(), turned, trim.beforeDb(), trim.afterDb(), trim.left(),
+                trim.within2Db());
+    }
+
+    private Trim colour(List<PlaybackSystem> systems) {
         List<Goal> goals = systems.stream().map(this::goal).toList();
         Trim best = solved(goals, whole);
         boolean real = systems.stream().allMatch(PlaybackSystem::guitarCabinet);

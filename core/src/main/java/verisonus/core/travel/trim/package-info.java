@@ -6,3 +6,4 @@
 package verisonus.core.travel.trim;
 
 import org.jspecify.annotations.NullMarked;
+

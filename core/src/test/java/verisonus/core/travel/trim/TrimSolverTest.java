@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
@@ -16,6 +17,7 @@ import verisonus.core.travel.Journey;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.ResponseCurve;
+import verisonus.core.travel.system.Room;
 import verisonus.core.work.Progress;
 
 class TrimSolverTest {
@@ -105,5 +107,43 @@ class TrimSolverTest {
         Trim t = SOLVER.on(system("car"));
         assertThat(TrimWords.turns(t, Rig.everything())).isNotEmpty()
                 .allSatisfy(s -> assertThat(s).doesNotContain("peak ").doesNotContain("Q"));
+    }
+
+    private static final Sound SPACED = Signal.plucks(0.5, 8).lasting(6);
+
+    /** Flat, with a room that rings for this long. */
+    private static PlaybackSystem ringing(double decayS) {
+        return new PlaybackSystem("r", "ringing", ResponseCurve.of(10, 0, 24000, 0), Optional.empty(),
+                Optional.of(new Room(3, decayS, 0)), 2, false, 75, "");
+    }
+
+    private static List<TrimStep> mixes(Trim t) {
+        return t.steps().stream().filter(s -> s.place().control().equals("mix")).toList();
+    }
+
+    @Test
+    void whereThePlaceRingsATonesOwnHallIsTurnedDown() {
+        Tone wet = TONE.inserted(Block.of("plain hall").with("mix", 40), 3);
+        Trim t = new TrimSolver(wet, SPACED, 75, true, Progress.NONE).on(ringing(0.9));
+        assertThat(mixes(t)).singleElement().satisfies(s -> {
+            assertThat(s.from()).isEqualTo(40);
+            assertThat(s.to()).isLessThan(35);
+        });
+        assertThat(t.tone().find("reverb").orElseThrow().get("mix")).isEqualTo(mixes(t).getFirst().to());
+        assertThat(t.isFor(wet)).isTrue();
+        assertThat(TrimWords.of(t)).contains("reverb mix from 40");
+    }
+
+    @Test
+    void aPlaceThatHardlyRingsLeavesTheHallAlone() {
+        Tone wet = TONE.inserted(Block.of("plain hall").with("mix", 40), 3);
+        TrimSolver solver = new TrimSolver(wet, DI, 75, true, Progress.NONE);
+        assertThat(mixes(solver.on(PlaybackSystem.measured("flat", "flat", ResponseCurve.of(10, 0, 24000, 0))))).isEmpty();
+        assertThat(mixes(solver.on(system("car")))).isEmpty();
+    }
+
+    @Test
+    void aDryToneHasNothingToTurnDown() {
+        assertThat(mixes(SOLVER.on(ringing(2.5)))).isEmpty();
     }
 }

@@ -1,4 +1,4 @@
-package verisonus.core.perform.foot;
+package verisonus.core.compare;
 
 import verisonus.core.sound.Sound;
 
@@ -6,7 +6,7 @@ import verisonus.core.sound.Sound;
  * How much of a phrase's ups and downs is left in a sound: depth of its envelope's modulation from 1 to 12 Hz against the mean,
  * as the modulation transfer of rooms is read (Houtgast and Steeneken 1973), on the whole sound instead of octaves.
  */
-final class Clarity {
+public final class Clarity {
     private static final double HOP_S = 0.02;
     private static final double LOW_HZ = 1;
     private static final double HIGH_HZ = 12.5;
@@ -14,7 +14,7 @@ final class Clarity {
     private Clarity() {}
 
     /** Depth of modulation; compare two sounds of the same playing. */
-    static double depth(Sound s) {
+    public static double depth(Sound s) {
         float[] x = s.mid();
         int hop = (int) Math.round(HOP_S * s.rateHz());
         double[] energy = new double[x.length / hop];
