@@ -162,6 +162,13 @@ public final class Casebook implements AutoCloseable {
                 r -> DerivedToneJson.read(file.toString(), r.getString(1)), caseId)).stream().findFirst();
     }
 
+    /** Models of a case's tone whose simulation sounds otherwise than when the tone was kept. */
+    public synchronized List<String> outdated(long caseId) {
+        return read(() -> sql.list("SELECT derived FROM tone WHERE case_id = ?",
+                r -> DerivedToneJson.outdated(file.toString(), r.getString(1)), caseId)).stream().findFirst()
+                .orElse(List.of());
+    }
+
     /** The most audible remaining difference of each case that has a tone, JND by case. */
     public synchronized Map<Long, Double> gapsJnd() {
         // A tone that an earlier program kept has its gap in its document only.

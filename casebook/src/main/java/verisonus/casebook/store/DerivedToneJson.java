@@ -16,6 +16,7 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Locks;
+import verisonus.core.rig.SoundVersions;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
@@ -24,11 +25,15 @@ import verisonus.core.take.Pairing;
 
 /** Derived tones as the casebook keeps them: lossless, unlike the rounded documents for others. */
 public final class DerivedToneJson {
+    private static final String VERSIONS = "versions";
+
     private DerivedToneJson() {}
 
     public static String write(DerivedTone d) {
         ObjectNode out = Json.object();
         out.set("tone", ToneJson.write(d.tone()));
+        ObjectNode versions = out.putObject(VERSIONS);
+        SoundVersions.of(d.tone()).forEach(versions::put);
         d.earlier().ifPresent(t -> out.set("earlier", ToneJson.write(t)));
         ArrayNode locked = out.putArray("locked");
         d.locked().places().stream().map(ControlPlace::toString).sorted().forEach(locked::add);
@@ -51,6 +56,16 @@ public final class DerivedToneJson {
         r.unjudged().forEach(remarks.putArray("unjudged")::add);
         r.sketch().helps().forEach(remarks.put("sketch", r.sketch().is()).putArray("helps")::add);
         return Json.text(out);
+    }
+
+    /** Models of a kept tone that sounded otherwise when it was kept; one kept before they were counted had the first of each. */
+    static List<String> outdated(String name, String text) {
+        JsonNode in = Json.parse(name, text);
+        List<String> out = new ArrayList<>();
+        SoundVersions.of(ToneJson.read(name, in.path("tone"))).forEach((model, version) -> {
+            if (in.path(VERSIONS).path(model).asInt(1) != version) out.add(model);
+        });
+        return out;
     }
 
     private static void search(ObjectNode out, DerivedTone.Search s) {

@@ -53,7 +53,8 @@ class AmpLearningTest {
     @Test
     void theTurnOfAControlIsFollowed() {
         for (double gain : new double[]{2, 4, 6})
-            assertThat(Objects.requireNonNull(learnt.unit().turnings().get(ControlNames.GAIN)).model(gain)).isCloseTo(gain + 1.5, within(0.7));
+            assertThat(Objects.requireNonNull(learnt.unit().turnings().get(ControlNames.GAIN)).model(gain))
+                    .isCloseTo(gain + 1.5, within(0.7));
     }
 
     @Test

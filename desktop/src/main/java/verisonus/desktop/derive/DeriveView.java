@@ -19,6 +19,7 @@ import verisonus.desktop.derive.chain.ChainTable;
 import verisonus.desktop.derive.chain.WaysView;
 import verisonus.desktop.derive.choices.ChoicesView;
 import verisonus.desktop.desk.Bench;
+import verisonus.desktop.session.AgedTone;
 import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -29,6 +30,7 @@ public final class DeriveView extends BorderPane {
 
     private final DeriveModel model;
     private final CaseSession session;
+    private final AgedTone aged;
     private final Label verdict = Nodes.wrapped("", "heading");
     private final Label summary = Nodes.wrapped("", "quiet", "small");
     private final Button derive = new Button("Derive");
@@ -43,6 +45,7 @@ public final class DeriveView extends BorderPane {
     public DeriveView(DeriveModel model, Theme theme, Runnable choose) {
         this.model = model;
         session = model.session();
+        aged = new AgedTone(session);
         getStyleClass().add("derive");
         ledger = new LedgerView(model, theme);
         table = new ChainTable(model.chain(), theme);
@@ -60,7 +63,7 @@ public final class DeriveView extends BorderPane {
             if (session.lacksRecording()) choose.run();
             else session.desk().bench().set(Bench.LISTEN);
         });
-        VBox words = Nodes.column(2, verdict, summary, new HBox(10, step, sketch));
+        VBox words = Nodes.column(2, verdict, summary, aged(), new HBox(10, step, sketch));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
@@ -82,6 +85,24 @@ public final class DeriveView extends BorderPane {
         show();
         session.desk().work().busy().subscribe(_ -> derive.setDisable(!session.missing().isEmpty()
                 || session.desk().work().busy().get()));
+    }
+
+    /** What has become of a tone that was kept when the simulation sounded otherwise. */
+    private HBox aged() {
+        Label words = Nodes.wrapped("", "small", "gap-ink");
+        words.setId("aged");
+        Button accept = Nodes.plain("take it as it sounds now");
+        accept.setId("aged-accept");
+        accept.setMinWidth(USE_PREF_SIZE);
+        accept.setOnAction(_ -> aged.accept());
+        HBox box = new HBox(10, words, accept);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        aged.aged().subscribe(a -> {
+            words.setText(a.map(AgedTone.Aged::words).orElse(""));
+            box.setVisible(a.isPresent());
+            box.setManaged(a.isPresent());
+        });
+        return box;
     }
 
     /** Goes on to the next gap: looks for the move, then makes it. */

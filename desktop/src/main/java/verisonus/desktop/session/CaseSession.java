@@ -2,6 +2,7 @@ package verisonus.desktop.session;
 
 import java.util.Optional;
 import java.util.function.BiPredicate;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
@@ -89,6 +90,18 @@ public final class CaseSession {
     public boolean lacksRecording() {
         Sounds s = desk.sounds().get();
         return desk.open().get().isPresent() && (s.reference().isEmpty() || s.di().isEmpty());
+    }
+
+    /** Measures a tone against the record as the kept ones are; needs record, take and region, else nothing happens. */
+    void measure(DerivedTone tone, Consumer<GapLedger> then) {
+        Optional<Region> region = region();
+        Sounds s = desk.sounds().get();
+        if (s.di().isEmpty() || s.reference().isEmpty() || region.isEmpty()) return;
+        HeardTone.Place place = new HeardTone.Place(tone, region.get(), s);
+        desk.work().run("Measuring it anew", progress -> {
+            ToneEvidence aim = heard.reference(place, progress);
+            return aim.gap(heard.whole(tone.tone(), place, aim, progress));
+        }, then::accept);
     }
 
     /** Takes a changed chain: it is played, measured anew and kept. */

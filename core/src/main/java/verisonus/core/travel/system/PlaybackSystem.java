@@ -63,7 +63,8 @@ public record PlaybackSystem(String id, String name, ResponseCurve curve, Option
 
     /** The same where nothing rings. */
     public PlaybackSystem withoutRoom() {
-        return new PlaybackSystem(id, name, curve, protection, Optional.empty(), loudspeakers, guitarCabinet, levelDbSpl,
+        return new PlaybackSystem(id, name, curve, protection, Optional.empty(), loudspeakers, guitarCabinet,
+                levelDbSpl,
                 notes);
     }
 

@@ -6,4 +6,3 @@
 package verisonus.core.travel.trim;
 
 import org.jspecify.annotations.NullMarked;
-

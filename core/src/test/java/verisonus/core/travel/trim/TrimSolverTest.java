@@ -138,7 +138,8 @@ class TrimSolverTest {
     void aPlaceThatHardlyRingsLeavesTheHallAlone() {
         Tone wet = TONE.inserted(Block.of("plain hall").with("mix", 40), 3);
         TrimSolver solver = new TrimSolver(wet, DI, 75, true, Progress.NONE);
-        assertThat(mixes(solver.on(PlaybackSystem.measured("flat", "flat", ResponseCurve.of(10, 0, 24000, 0))))).isEmpty();
+        assertThat(mixes(solver.on(PlaybackSystem.measured("flat", "flat", ResponseCurve.of(10, 0, 24000, 0)))))
+                .isEmpty();
         assertThat(mixes(solver.on(system("car")))).isEmpty();
     }
 
