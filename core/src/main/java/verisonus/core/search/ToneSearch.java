@@ -22,6 +22,7 @@ import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.Features;
@@ -63,12 +64,26 @@ public final class ToneSearch {
     private static final Set<GapAttribute> OF_THE_ENVELOPE = Set.of(GapAttribute.SATURATION, GapAttribute.CREST,
             GapAttribute.LOUD_TO_SOFT);
 
+    /** Told of tones that make sense long before the search is over: the nearest known one, then the best of its first stage. */
+    public interface Interim {
+        /** Is not told anything. */
+        Interim NONE = (_, _) -> {};
+
+        /**
+         * Called from the searching thread; should take no time.
+         *
+         * @param diStartS where on the reference's time axis the take begins, seconds
+         */
+        void soFar(Tone tone, double diStartS);
+    }
+
     private final Sound reference;
     private final Sound di;
     private final SearchOptions options;
     private final ExecutorService workers;
     private final Progress progress;
     private final AtomicInteger renders = new AtomicInteger();
+    private Interim interim = Interim.NONE;
 
     /**
      * @param reference the region with the wanted sound
@@ -81,6 +96,12 @@ public final class ToneSearch {
         this.options = options;
         this.workers = workers;
         this.progress = progress;
+    }
+
+    /** Tells of the best so far as well. */
+    public ToneSearch telling(Interim listener) {
+        interim = listener;
+        return this;
     }
 
     /**
@@ -117,6 +138,7 @@ public final class ToneSearch {
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
         Search search = new Search(started, first, evidence, target, alignment, nearest);
+        if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), alignment);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
             ReplayCore core = new ReplayCore(segment.cutScored(wanted), segment.cut(dry), segment.warmUp(), options,
@@ -145,6 +167,7 @@ public final class ToneSearch {
         Objective objective = objective(ground, List.of(), LONG_S);
         progress.at(0.4, "choosing cabinet and microphone");
         Objective.Point best = objective.at(ranked.get(0).knobs(), Quality.DRAFT);
+        tell(core(best, dictionary), s.alignment);
         boolean company = s.first.circumstances().company().probability() > COMPANY;
         Finding<ModulationReading> alone = s.first.modulation().isPresent()
                 ? s.first.modulation()
@@ -210,6 +233,7 @@ public final class ToneSearch {
             }
         }
         Objective objective = objective(ground, behind, LONG_S);
+        tell(core(ranked.points().get(0), dictionary), s.alignment);
         Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress, reach)
                 .from(ranked.points());
         Objective.Point best = ended.best();
@@ -238,6 +262,21 @@ public final class ToneSearch {
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
                 StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()),
                 Verdict.of(gap, missing(aim, finished.tone()), unjudged(aim)));
+    }
+
+    private void tell(Tone tone, Alignment alignment) {
+        interim.soFar(tone, (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ);
+    }
+
+    /** A point of the search as a tone: all but what is read off the record, and the equalizer. */
+    private static Tone core(Objective.Point point, CurveDictionary dictionary) {
+        CurveDictionary.Entry entry = dictionary.entry(point.curve());
+        List<Block> blocks = new ArrayList<>();
+        for (Block b : point.knobs().blocks())
+            blocks.add(b.model().kind() == GearKind.AMP ? b.with(ControlNames.PRESENCE, entry.presence()) : b);
+        entry.cabinet().ifPresent(blocks::add);
+        entry.microphone().ifPresent(blocks::add);
+        return new Tone("so far", blocks);
     }
 
     /** Effects that were found and do not stand in the tone. */

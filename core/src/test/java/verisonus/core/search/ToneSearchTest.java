@@ -49,7 +49,17 @@ class ToneSearchTest {
     static void searchOnce() {
         workers = Executors.newFixedThreadPool(2);
         reference = Renderer.render(TRUTH, DI, Quality.FINAL, Progress.NONE);
-        found = search(DI, options(), Progress.NONE);
+        found = new ToneSearch(reference, DI, options(), workers, Progress.NONE).telling((t, _) -> SO_FAR.add(t)).run();
+    }
+
+    @Test
+    void tonesThatCanBePlayedAreToldBeforeTheSearchIsOver() {
+        assertThat(SO_FAR).isNotEmpty().allSatisfy(t -> {
+            assertThat(t.blocks()).allSatisfy(b -> assertThat(SMALL.has(b.model())).as(b.model().name()).isTrue());
+            assertThat(Renderer.render(t, DI, Quality.DRAFT, Progress.NONE).peak()).isPositive();
+        });
+        assertThat(SO_FAR.getLast().find("amp").orElseThrow().model()).isEqualTo(found.tone().find("amp").orElseThrow()
+                .model());
     }
 
     @AfterAll
@@ -60,6 +70,8 @@ class ToneSearchTest {
     private static SearchOptions options() {
         return SearchOptions.defaults().withRig(SMALL).withBudget(40, 1);
     }
+
+    private static final List<Tone> SO_FAR = new ArrayList<>();
 
     private static Derivation search(Sound di, SearchOptions options, Progress progress) {
         return new ToneSearch(reference, di, options, workers, progress).run();

@@ -35,6 +35,7 @@ public final class DeriveModel {
     private final ChainModel chain;
     private final GapModel gap;
     private final AdviceModel advice;
+    private final InterimModel interim;
 
     private boolean deriveWhenLoaded;
 
@@ -44,6 +45,7 @@ public final class DeriveModel {
         chain = new ChainModel(session);
         gap = new GapModel(session);
         advice = new AdviceModel(session);
+        interim = new InterimModel(desk);
         desk.sounds().subscribe(s -> {
             if (!deriveWhenLoaded || s.di().isEmpty()) return;
             deriveWhenLoaded = false;
@@ -72,7 +74,8 @@ public final class DeriveModel {
             SearchOptions options = common
                     ? chosen.wishing(chosen.wishes().alsoNear(SearchChoices.others(c, desk.book())))
                     : chosen;
-            Derivation found = new ToneSearch(wanted, di, options, desk.work().helpers(), progress).run();
+            Derivation found = interim.during(region.fromS(), di, listener -> new ToneSearch(wanted, di, options,
+                    desk.work().helpers(), progress).telling(listener).run());
             Derivation d = standIn ? found.ofStandIn() : found;
             Sketch sketch = Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d);
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),
@@ -135,6 +138,11 @@ public final class DeriveModel {
 
     public SearchChoices choices() {
         return choices;
+    }
+
+    /** What a search has come to before it is over. */
+    public InterimModel interim() {
+        return interim;
     }
 
     public ChainModel chain() {

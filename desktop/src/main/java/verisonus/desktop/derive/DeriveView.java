@@ -63,7 +63,7 @@ public final class DeriveView extends BorderPane {
             if (session.lacksRecording()) choose.run();
             else session.desk().bench().set(Bench.LISTEN);
         });
-        VBox words = Nodes.column(2, verdict, summary, aged(), new HBox(10, step, sketch));
+        VBox words = Nodes.column(2, verdict, summary, soFar(), aged(), new HBox(10, step, sketch));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
@@ -85,6 +85,25 @@ public final class DeriveView extends BorderPane {
         show();
         session.desk().work().busy().subscribe(_ -> derive.setDisable(!session.missing().isEmpty()
                 || session.desk().work().busy().get()));
+    }
+
+    /** The best of a search that is still running. */
+    private HBox soFar() {
+        Label words = Nodes.wrapped("", "small");
+        words.setId("so-far");
+        Button hear = Nodes.plain("hear it");
+        hear.setId("so-far-hear");
+        hear.setMinWidth(USE_PREF_SIZE);
+        hear.setOnAction(_ -> model.interim().hear());
+        HBox box = new HBox(10, words, hear);
+        model.interim().best().subscribe(b -> {
+            words.setText(
+                    b.map(s -> Figures.of("So far, after %.0f s: %s.", Math.max(1, s.afterS()), SoFarWords.of(s.tone(),
+                            session.rig()))).orElse(""));
+            box.setVisible(b.isPresent());
+            box.setManaged(b.isPresent());
+        });
+        return box;
     }
 
     /** What has become of a tone that was kept when the simulation sounded otherwise. */
