@@ -14,6 +14,7 @@ import verisonus.desktop.derive.advice.BeyondView;
 import verisonus.desktop.derive.advice.FeelView;
 import verisonus.desktop.derive.advice.LevelsView;
 import verisonus.desktop.derive.advice.NextView;
+import verisonus.desktop.derive.advice.SchoolsView;
 import verisonus.desktop.derive.chain.ControlView;
 import verisonus.desktop.derive.gap.GapFoot;
 import verisonus.desktop.derive.gap.GapRows;
@@ -31,6 +32,7 @@ final class LedgerView extends BorderPane {
     private final FeelView feel;
     private final BeyondView beyond;
     private final LevelsView levels;
+    private final SchoolsView schools;
     private final ControlView control;
     private final Label head = Nodes.label("What still differs", "heading");
 
@@ -41,6 +43,7 @@ final class LedgerView extends BorderPane {
         feel = new FeelView(model.advice(), theme);
         beyond = new BeyondView(model.advice());
         levels = new LevelsView(model.advice());
+        schools = new SchoolsView(model.advice());
         control = new ControlView(model.chain());
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
@@ -49,6 +52,7 @@ final class LedgerView extends BorderPane {
                 question("next", "next move", "what to turn next (G)"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
+                question("schools", "either way", "where players part ways: both sides on this tone, with their price"),
                 question("control", "control", "what one setting does on this tone: press its name in the chain"),
                 question("reach", "reach", "what stays out of reach, and what is the playing's"));
         asked.setPadding(new Insets(0, 0, 4, -6));
@@ -101,6 +105,7 @@ final class LedgerView extends BorderPane {
             case "reach" -> "Out of reach";
             case "levels" -> "Levels on the way";
             case "control" -> "What this setting does";
+            case "schools" -> "Where players part ways";
             default -> "What still differs";
         });
         Node body = switch (asked) {
@@ -109,6 +114,7 @@ final class LedgerView extends BorderPane {
             case "reach" -> beyond.shown();
             case "levels" -> levels.shown();
             case "control" -> control.shown();
+            case "schools" -> schools.shown();
             default -> rows;
         };
         if (gap) {

@@ -3,12 +3,14 @@ package verisonus.desktop.derive.advice;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.exchange.PerformanceJson;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.PlayerProfile;
@@ -20,10 +22,14 @@ import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.feel.Feel;
 import verisonus.core.feel.SaturationShift;
 import verisonus.core.feel.TouchCurve;
+import verisonus.core.perform.school.School;
+import verisonus.core.perform.school.Schools;
+import verisonus.core.perform.school.Side;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneEvidence;
 import verisonus.core.simulate.LevelWalk;
@@ -48,7 +54,8 @@ public final class AdviceModel {
         FEEL(7),
         REACH(15),
         PLAYING(6),
-        LEVELS(2);
+        LEVELS(2),
+        SCHOOLS(20);
 
         /** On two cores, for a region of eight seconds. */
         private final double usualS;
@@ -72,6 +79,7 @@ public final class AdviceModel {
     private final ReadOnlyObjectWrapper<Optional<About<List<Reach.Unreached>>>> unreached = none();
     private final ReadOnlyObjectWrapper<Optional<About<PlayingShare>>> playing = none();
     private final ReadOnlyObjectWrapper<Optional<About<List<LevelWalk.Point>>>> levels = none();
+    private final ReadOnlyObjectWrapper<Optional<About<List<School>>>> schools = none();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
 
     public AdviceModel(CaseSession session) {
@@ -241,6 +249,49 @@ public final class AdviceModel {
         ask(Asked.LEVELS, "Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
     }
 
+    /** Both ways of what players part over, on this tone, each at its price. */
+    public void askSchools() {
+        Optional<Sound> wanted = session.wanted();
+        if (wanted.isEmpty()) return;
+        OptionalDouble kept = session.desk().book().performances()
+                .tempo(session.desk().open().get().orElseThrow().entry().id()).stream()
+                .mapToDouble(PerformanceJson.Tempo::bpm).findFirst();
+        ask(Asked.SCHOOLS, "Trying both ways", schools, (tone, p) -> {
+            Ground g = ground(wanted.get());
+            OptionalDouble bpm = kept.isPresent()
+                    ? kept
+                    : g.evidence.wanted().tempo().value().stream().mapToDouble(TempoReading::bpm).findFirst();
+            return new Schools(tone, session.rig(), g.take.sound(), Optional.of(g.evidence),
+                    session.desk().work().helpers()).of(bpm, Optional.empty(), p);
+        });
+    }
+
+    Optional<List<School>> schools() {
+        return current(schools);
+    }
+
+    /** Plays one side in mine's place until the tone is played anew. */
+    void hear(Side side) {
+        Optional<DerivedTone> tone = session.tone();
+        if (tone.isEmpty() || !session.isStill(schools.get().map(About::tone).orElse(tone.get().tone()))) return;
+        session.desk().work().run("Playing it " + side.words(), p -> Renderer.render(side.tone(), di(),
+                session.desk().secondTake(), Quality.SEARCH, p),
+                played -> session.desk().hearMine(played,
+                        tone.get().search().diStartS()));
+    }
+
+    /** Decides a question and keeps the reason in the logbook: the tone is changed, or stays. */
+    void decide(School school, Side side, String reason) {
+        String why = reason.isBlank() ? "" : ", because " + reason.strip();
+        String what = Figures.of("Decided %s: %s%s", school.question(), side.words(), why);
+        if (side.price().isPresent()) {
+            session.change(side.tone(), what);
+        } else {
+            session.tone().ifPresent(t -> session.keep(t, what));
+        }
+        said.set(what + ".");
+    }
+
     Optional<List<LevelWalk.Point>> levels() {
         return current(levels);
     }
@@ -294,6 +345,7 @@ public final class AdviceModel {
         unreached.subscribe(then);
         playing.subscribe(then);
         levels.subscribe(then);
+        schools.subscribe(then);
     }
 
     public ReadOnlyStringProperty said() {

@@ -15,6 +15,8 @@ import verisonus.core.advise.Move;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
+import verisonus.core.perform.school.School;
+import verisonus.core.perform.school.Side;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.SoundWriter;
@@ -123,5 +125,27 @@ class AdviceModelTest {
         model.askPlaying();
         fixture.settle();
         assertThat(model.playing().orElseThrow().floorJnd()).isNotEmpty();
+    }
+
+    @Test
+    void bothWaysArePricedOneIsTakenAndTheReasonIsKept() {
+        Tone before = tone();
+        model.askSchools();
+        fixture.settle();
+        School middle = model.schools().orElseThrow().stream().filter(s -> s.question().contains("middle")).findFirst()
+                .orElseThrow();
+        Side up = middle.sides().get(1);
+        model.hear(up);
+        fixture.settle();
+        assertThat(tone()).as("heard, not taken").isEqualTo(before);
+        model.decide(middle, middle.sides().getFirst(), "");
+        fixture.settle();
+        assertThat(tone()).isEqualTo(before);
+        model.decide(middle, up, "it cuts through");
+        fixture.settle();
+        assertThat(tone()).isEqualTo(up.tone());
+        assertThat(fixture.book().logbook(fixture.open().entry().id()).getFirst().text())
+                .contains("middle").contains("because it cuts through");
+        assertThat(model.schools()).as("of another tone").isEmpty();
     }
 }
