@@ -11,6 +11,7 @@ import picocli.CommandLine.Option;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ForceOption;
+import verisonus.cli.files.LongRender;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
@@ -51,19 +52,30 @@ final class RenderCommand extends VerboseOption implements Callable<Integer> {
         OutputFile target = force.to(Objects.requireNonNull(out)).besides(di, tone, secondDi);
         format.requireEnding(target.path());
         Tone read = ToneInput.tone(Objects.requireNonNull(tone));
-        Sound dry = AudioInput.read(Objects.requireNonNull(di));
         target.check();
+        boolean wav = format != AudioFormat.FLAC;
+        if (wav && secondDi == null && LongRender.suits(Objects.requireNonNull(di))) {
+            double down = LongRender.write(di, read, format.format(), target);
+            if (down > 0) lowered(down);
+            System.err.printf("verisonus: wrote %s%n", out);
+            return 0;
+        }
+        Sound dry = AudioInput.read(Objects.requireNonNull(di));
         Optional<Sound> second = Optional.ofNullable(secondDi).map(AudioInput::read);
         Sound rendered = Renderer.render(read, dry, second, Quality.FINAL, Progress.NONE);
         double peak = Decibels.fromAmplitude(rendered.peak());
         if (peak > 0 && format != AudioFormat.FLOAT) {
             rendered = rendered.gained(-peak - 0.1);
-            System.err.printf(
-                    "verisonus: %s: lowered by %.1f dB so that nothing clips; --format float keeps the level%n", out,
-                    peak + 0.1);
+            lowered(peak + 0.1);
         }
         target.write(SoundWriter.encode(rendered, format.format()));
         System.err.printf("verisonus: wrote %s, %.2f s%n", out, rendered.durationS());
         return 0;
+    }
+
+    private void lowered(double db) {
+        System.err.printf("verisonus: %s: lowered by %.1f dB so that nothing clips; --format float keeps the level%n",
+                out,
+                db);
     }
 }

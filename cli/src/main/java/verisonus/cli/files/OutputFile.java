@@ -72,6 +72,16 @@ public record OutputFile(Path path, boolean force) {
     }
 
     public void write(byte[] bytes) {
+        write(out -> out.write(bytes));
+    }
+
+    /** What goes into a file piece by piece. */
+    public interface Pieces {
+        void into(OutputStream out) throws IOException;
+    }
+
+    /** The same of what is too long to be held at once. */
+    public void write(Pieces pieces) {
         check();
         try {
             Path temporary = free();
@@ -80,7 +90,7 @@ public record OutputFile(Path path, boolean force) {
                 // A file of one's own has the rights that the player's other new files have.
                 try (OutputStream out = Files.newOutputStream(temporary, StandardOpenOption.CREATE_NEW,
                         StandardOpenOption.WRITE)) {
-                    out.write(bytes);
+                    pieces.into(out);
                 }
                 move(temporary, target());
             } finally {

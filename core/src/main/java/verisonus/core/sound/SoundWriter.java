@@ -36,23 +36,66 @@ public final class SoundWriter {
     /** The whole file as bytes. 16 bit is dithered with a fixed seed, so that the same sound gives the same file. */
     public static byte[] encode(Sound sound, Format format) {
         return switch (format) {
-            case WAV_16 -> wav(sound, 16);
-            case WAV_24 -> wav(sound, 24);
-            case WAV_FLOAT -> wav(sound, 32);
+            case WAV_16, WAV_24, WAV_FLOAT -> wav(sound, format);
             case FLAC_16 -> flac(sound, 16);
             case FLAC_24 -> flac(sound, 24);
         };
     }
 
-    private static byte[] wav(Sound sound, int bits) {
+    /** A WAV file's size may be told in this many bytes at most. */
+    public static final long MOST_WAV_BYTES = 0xFFFFFFFFL;
+
+    private static int bits(Format format) {
+        return switch (format) {
+            case WAV_16, FLAC_16 -> 16;
+            case WAV_24, FLAC_24 -> 24;
+            case WAV_FLOAT -> 32;
+        };
+    }
+
+    /** Bytes that these frames take in a WAV file, its header left out. */
+    public static long wavBytes(Format format, int channels, long frames) {
+        return frames * channels * bits(format) / 8;
+    }
+
+    /**
+     * The head of a WAV file that is written piece by piece, {@link #wavPiece} after it.
+     *
+     * @param frames of the whole, not over {@link #MOST_WAV_BYTES} in all
+     */
+    public static byte[] wavHead(Format format, int channels, int rateHz, long frames) {
+        int bits = bits(format);
+        long length = wavBytes(format, channels, frames);
+        ByteBuffer out = ByteBuffer.allocate(44).order(ByteOrder.LITTLE_ENDIAN);
+        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt((int) (36 + length + (length & 1)));
+        out.put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
+        out.putShort((short) (bits == 32 ? 3 : 1)).putShort((short) channels).putInt(rateHz);
+        out.putInt(rateHz * channels * bits / 8).putShort((short) (channels * bits / 8)).putShort((short) bits);
+        out.put("data".getBytes(StandardCharsets.US_ASCII)).putInt((int) length);
+        return out.array();
+    }
+
+    /** Samples of one piece; a whole of an odd number of bytes wants one byte more at its end. */
+    public static byte[] wavPiece(Sound sound, Format format) {
+        int bits = bits(format);
+        int channels = sound.channels().length;
+        ByteBuffer out = ByteBuffer.allocate(sound.frames() * channels * bits / 8).order(ByteOrder.LITTLE_ENDIAN);
+        samples(sound, bits, out);
+        return out.array();
+    }
+
+    private static byte[] wav(Sound sound, Format format) {
+        int bits = bits(format);
         int channels = sound.channels().length;
         int length = sound.frames() * channels * bits / 8;
         ByteBuffer out = ByteBuffer.allocate(44 + length + (length & 1)).order(ByteOrder.LITTLE_ENDIAN);
-        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + length + (length & 1));
-        out.put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16);
-        out.putShort((short) (bits == 32 ? 3 : 1)).putShort((short) channels).putInt(sound.rateHz());
-        out.putInt(sound.rateHz() * channels * bits / 8).putShort((short) (channels * bits / 8)).putShort((short) bits);
-        out.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(length);
+        out.put(wavHead(format, channels, sound.rateHz(), sound.frames()));
+        samples(sound, bits, out);
+        return out.array();
+    }
+
+    private static void samples(Sound sound, int bits, ByteBuffer out) {
+        int channels = sound.channels().length;
         int[][] whole = bits == 32 ? new int[0][] : quantised(sound, bits);
         for (int i = 0; i < sound.frames(); i++) {
             for (int c = 0; c < channels; c++) {
@@ -63,7 +106,6 @@ public final class SoundWriter {
                 }
             }
         }
-        return out.array();
     }
 
     private static byte[] flac(Sound sound, int bits) {
