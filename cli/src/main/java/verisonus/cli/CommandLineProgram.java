@@ -13,6 +13,7 @@ import verisonus.cli.ears.TrialCommand;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
 import verisonus.cli.perform.PedalCommand;
+import verisonus.cli.perform.PlatformCommand;
 import verisonus.cli.perform.TempoCommand;
 import verisonus.cli.perform.TranslateCommand;
 import verisonus.cli.perform.TransparencyCommand;
@@ -97,6 +98,7 @@ public final class CommandLineProgram {
         out.put("translate", TranslateCommand::new);
         out.put("builds", BuildsCommand::new);
         out.put("transparency", TransparencyCommand::new);
+        out.put("platform", PlatformCommand::new);
         out.put("trial", TrialCommand::new);
         out.put("layers", LayersCommand::new);
         out.put("times", TimesCommand::new);

@@ -112,7 +112,7 @@ class PerformCommandsTest {
             "pedal --tone TONE --di DI --control gain, 2", "map, 3", "map --song none.csv --variants TONE, 3",
             "variants --tone TONE --di DI --ladder wall, 3", "variants --tone TONE --di DI --make x --dirtier 5, 3",
             "variants --tone TONE --di DI --guitar other, 3", "translate --tone TONE --di DI --device TONE, 3",
-            "transparency --tone TONE --di DI --drive amp, 3",
+            "transparency --tone TONE --di DI --drive amp, 3", "platform --tone TONE --di DI, 3",
             "variants --tone TONE --di DI --make x --loudness-at amp/gain, 3"})
     void whatCannotBeDoneIsOneLine(String line, int status) throws IOException {
         String silent = at("silent.wav");
