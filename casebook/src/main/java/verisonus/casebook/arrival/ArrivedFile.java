@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -51,12 +52,38 @@ public record ArrivedFile(Path file, Kind kind, String why) {
         }
     }
 
-    /** What the case has already. */
-    public record Present(boolean reference, boolean take) {
+    /**
+     * What the case has already.
+     *
+     * @param shared words that stand in the names of all files that came together, and so tell none from another
+     */
+    public record Present(boolean reference, boolean take, Set<String> shared) {
+        public Present {
+            shared = Set.copyOf(shared);
+        }
+
+        /** Of one file by itself. */
+        public Present(boolean reference, boolean take) {
+            this(reference, take, Set.of());
+        }
+
         /** With one file more. */
         public Present with(Kind kind) {
-            return new Present(reference || kind == Kind.REFERENCE, take || kind == Kind.TAKE);
+            return new Present(reference || kind == Kind.REFERENCE, take || kind == Kind.TAKE, shared);
         }
+    }
+
+    /** Words that stand in all names of several files that came together; of one file there are none. */
+    public static Set<String> sharedWords(List<Path> together) {
+        if (together.size() < 2) return Set.of();
+        Set<String> out = new HashSet<>(words(together.getFirst()));
+        for (Path p : together) out.retainAll(words(p));
+        return out;
+    }
+
+    private static List<String> words(Path file) {
+        String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+        return Arrays.asList(name.replaceFirst("\\.[^.]*$", "").split("[^\\p{L}]+"));
     }
 
     private static final String DATABASE = "SQLite format 3";
@@ -88,11 +115,11 @@ public record ArrivedFile(Path file, Kind kind, String why) {
         if (isBurst(sound)) {
             return new ArrivedFile(file, Kind.IMPULSE, "one short burst that dies away, no playing");
         }
-        return recording(file, name, present);
+        return recording(file, present);
     }
 
-    private static ArrivedFile recording(Path file, String name, Present present) {
-        List<String> words = Arrays.asList(name.replaceFirst("\\.[^.]*$", "").split("[^\\p{L}]+"));
+    private static ArrivedFile recording(Path file, Present present) {
+        List<String> words = words(file).stream().filter(w -> !present.shared().contains(w)).toList();
         if (words.stream().anyMatch(TAKE_NAMES::contains)) return new ArrivedFile(file, Kind.TAKE, "by its name");
         if (words.stream().anyMatch(BACKING_NAMES::contains)) return new ArrivedFile(file, Kind.BACKING, "by its name");
         if (words.stream().anyMatch(REFERENCE_NAMES::contains)) {

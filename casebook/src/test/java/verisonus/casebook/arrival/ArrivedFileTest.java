@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -53,6 +54,18 @@ class ArrivedFileTest {
         ArrivedFile third = ArrivedFile.of(file, new ArrivedFile.Present(true, true));
         assertThat(third.kind()).isEqualTo(ArrivedFile.Kind.BACKING);
         assertThat(third.why()).contains("a recording and a take");
+    }
+
+    @Test
+    void aWordThatAllNamesShareTellsNoneFromAnother() throws IOException {
+        Path record = sound("walk-dry.wav", 4, 0);
+        Path take = sound("walk-dry-di.wav", 4, 0);
+        Set<String> shared = ArrivedFile.sharedWords(List.of(record, take));
+        assertThat(shared).containsExactlyInAnyOrder("walk", "dry");
+        ArrivedFile.Present nothing = new ArrivedFile.Present(false, false, shared);
+        assertThat(ArrivedFile.of(record, nothing).kind()).isEqualTo(ArrivedFile.Kind.REFERENCE);
+        assertThat(ArrivedFile.of(take, nothing).kind()).isEqualTo(ArrivedFile.Kind.TAKE);
+        assertThat(ArrivedFile.sharedWords(List.of(take))).isEmpty();
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.arrival.ArrivedFile;
@@ -44,10 +45,11 @@ public final class Arrivals {
     public void add(List<Path> files) {
         if (desk.open().get().isEmpty() && files.stream().anyMatch(Arrivals::isNamedAsSound)) desk.addCase("New case");
         Optional<Long> into = desk.open().get().map(o -> o.entry().id());
+        Set<String> shared = ArrivedFile.sharedWords(files);
         for (Path file : files) {
             desk.work().run("Adding " + file.getFileName(), progress -> {
                 progress.step(0.1, "reading it");
-                return told(file, into);
+                return told(file, into, shared);
             }, this::arrived);
         }
     }
@@ -57,10 +59,10 @@ public final class Arrivals {
         return SOUNDS.stream().anyMatch(name::endsWith);
     }
 
-    private Added told(Path file, Optional<Long> into) {
+    private Added told(Path file, Optional<Long> into, Set<String> shared) {
         List<Medium> there = into.map(c -> desk.book().media(c)).orElse(List.of());
         ArrivedFile what = ArrivedFile.of(file, new ArrivedFile.Present(holds(there, Medium.Role.REFERENCE),
-                holds(there, Medium.Role.DI)));
+                holds(there, Medium.Role.DI), shared));
         if (what.kind().isRecording() && into.isEmpty()) {
             throw new InputFault(file.toString(), "there is no case to put it in", "make one with + new case");
         }
