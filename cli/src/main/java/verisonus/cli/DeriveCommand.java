@@ -131,6 +131,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Optional<Excerpt> alone = regions.isPart() ? Optional.empty() : AloneBars.of(studied).worthStudying();
         Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
         boolean standIn = di == null;
+        if (standIn) regions.withoutTake();
         Sound dry = di == null ? StandInTake.play() : regions.take(di);
         prepare(folder);
         Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry,

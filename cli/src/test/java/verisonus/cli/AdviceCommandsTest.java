@@ -117,6 +117,9 @@ class AdviceCommandsTest {
         assertThat(doc.path("enough").path("words").asString()).isNotBlank();
         assertThat(doc.path("start").path("nearest").asString()).isNotBlank();
         assertThat(Files.readString(dir.resolve("out/gap.json"))).contains("\"wanted_so\" : true");
+        Said parted = Said.by("derive", "--reference", reference, "--di-from", "1", "--out", at("none"));
+        assertThat(parted.status()).isEqualTo(3);
+        assertThat(parted.err()).contains("--di-from").contains("add --di");
         JsonNode raw = json(Said.by("derive", "--reference", reference, "--di", reference, "--out", at("raw"),
                 "--track", "amp-and-cabinet", "--seconds", "0.5", "--json"));
         assertThat(raw.path("tone").path("blocks").size()).isEqualTo(1);

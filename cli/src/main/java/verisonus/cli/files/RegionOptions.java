@@ -8,6 +8,7 @@ import verisonus.core.advise.Sketch;
 import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.search.Derivation;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 
 /** Which part of a reference and of a dry take is meant. */
 public final class RegionOptions {
@@ -31,6 +32,13 @@ public final class RegionOptions {
     /** The used part of a dry take. */
     public Sound take(Path file) {
         return part(file, takeFromS, takeToS);
+    }
+
+    /** @throws InputFault where a part of a take is asked for and no take is named */
+    public void withoutTake() {
+        if (takeFromS > 0 || takeToS != null)
+            throw new InputFault("--di-from and --di-to", "they choose a part of a dry take, and none is named",
+                    "add --di");
     }
 
     /** Whether less than the whole reference is studied. */

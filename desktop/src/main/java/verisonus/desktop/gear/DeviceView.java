@@ -22,8 +22,6 @@ import verisonus.desktop.theme.Nodes;
 
 /** One device more closely: a name of its own, which of its model's controls it has, what they are called and how they turn. */
 final class DeviceView extends VBox {
-    private static final int TWO_COLUMNS_FROM = 12;
-    private static final int COLUMNS = 3;
     private final GearModel model;
 
     DeviceView(GearModel model, Model device) {
@@ -59,17 +57,16 @@ final class DeviceView extends VBox {
     private void controls(Unit unit) {
         GridPane grid = new GridPane(8, 2);
         List<Control> all = unit.model().controls();
-        int lines = all.size() < TWO_COLUMNS_FROM ? all.size() : (all.size() + 1) / 2;
         for (int i = 0; i < all.size(); i++) {
+            int line = i;
             Control c = all.get(i);
-            int line = i % lines;
-            int column = COLUMNS * (i / lines);
             CheckBox has = new CheckBox(Block.of(unit.model()).label(c.name()));
+            has.setMinWidth(USE_PREF_SIZE);
             has.setId("has-" + c.name().replace(' ', '-'));
             has.setSelected(!c.isFixed());
             has.setAccessibleText(unit.name() + " has " + c.name());
             has.setOnAction(_ -> model.has(unit, c, has.isSelected()));
-            grid.add(has, column, line);
+            grid.add(has, 0, line);
             if (!c.isFixed()) {
                 TextField label = Nodes.field(unit.labels().getOrDefault(c.name(), ""),
                         "what it is called on it: " + c.name());
@@ -77,11 +74,11 @@ final class DeviceView extends VBox {
                 label.setPromptText("called");
                 label.setPrefColumnCount(8);
                 label.setOnAction(_ -> model.label(unit, c, label.getText()));
-                grid.add(label, column + 1, line);
+                grid.add(label, 1, line);
                 Optional.ofNullable(unit.turnings().get(c.name()))
-                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), column + 2, line));
+                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), 2, line));
             } else {
-                grid.add(Nodes.label("stands at " + c.display(c.defaultValue()), "quiet", "small"), column + 1, line);
+                grid.add(Nodes.label("stands at " + c.display(c.defaultValue()), "quiet", "small"), 1, line);
             }
         }
         Button forget = Nodes.plain("forget this device");

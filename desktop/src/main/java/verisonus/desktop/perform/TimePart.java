@@ -55,14 +55,15 @@ final class TimePart extends VBox {
         tap.setId("tap-tempo");
         tap.setTooltip(new Tooltip("four taps or more; it stands when you stop"));
         tap.setOnAction(_ -> tap());
-        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, tap, hear, drift);
+        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, tap, hear);
         first.setAlignment(Pos.CENTER_LEFT);
         bound.setAlignment(Pos.CENTER_LEFT);
         choices.setAlignment(Pos.CENTER_LEFT);
         Label said = Nodes.wrapped("", "small");
         said.managedProperty().bind(said.textProperty().isNotEmpty());
         model.said().subscribe(said::setText);
-        getChildren().addAll(first, bound, drawing, counted, choices, said);
+        drift.managedProperty().bind(drift.textProperty().isNotEmpty());
+        getChildren().addAll(first, drift, bound, drawing, counted, choices, said);
         model.tempo().subscribe(_ -> show());
         model.heard().subscribe(_ -> show());
         model.rhythm().subscribe(_ -> show());

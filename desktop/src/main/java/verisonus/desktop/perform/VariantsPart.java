@@ -42,7 +42,7 @@ final class VariantsPart extends VBox {
     VariantsPart(VariantsModel model) {
         super(8);
         this.model = model;
-        table.setHgap(12);
+        table.setHgap(6);
         table.setVgap(3);
         columns();
         said.setId("variants-said");
@@ -55,9 +55,9 @@ final class VariantsPart extends VBox {
     }
 
     private void columns() {
-        table.getColumnConstraints().add(new ColumnConstraints(150));
+        table.getColumnConstraints().add(new ColumnConstraints(128));
         for (int i = 0; i < 5 + NamedBand.values().length; i++) {
-            ColumnConstraints c = new ColumnConstraints(i < 5 ? 54 : 52);
+            ColumnConstraints c = new ColumnConstraints(i < 5 ? 48 : 46);
             c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }

@@ -2,11 +2,13 @@ package verisonus.desktop.travel;
 
 import java.util.Optional;
 import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -74,8 +76,8 @@ final class SystemDetail extends HBox {
         export.setOnAction(_ -> shown().ifPresent(this::export));
         remove.setId("remove-system");
         remove.setOnAction(_ -> shown().ifPresent(model::remove));
-        HBox head = new HBox(14, name, hear, export, remove);
-        head.setAlignment(Pos.BASELINE_LEFT);
+        FlowPane head = new FlowPane(14, 2, name, hear, export, remove);
+        head.setRowValignment(VPos.BASELINE);
         HBox turning = new HBox(10, find, hearTrimmed, drop);
         turning.setAlignment(Pos.CENTER_LEFT);
         VBox words = Nodes.column(8, head, limits, sentences, cabinet,

@@ -23,6 +23,7 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import verisonus.core.travel.BandChange;
@@ -66,7 +67,7 @@ public final class TravelView extends BorderPane {
         Label about = Nodes.label(
                 "dB against a flat loudspeaker at the level the tone was made at (75 dB SPL), loudness matched",
                 "quiet", "small");
-        HBox listening = listening();
+        FlowPane listening = listening();
         HBox title = new HBox(14, heading, about);
         title.setAlignment(Pos.BASELINE_LEFT);
         setTop(Nodes.column(6, title, listening));
@@ -97,7 +98,7 @@ public final class TravelView extends BorderPane {
         });
     }
 
-    private HBox listening() {
+    private FlowPane listening() {
         Slider slider = new Slider(TravelModel.SOFTEST_DB_SPL, TravelModel.LOUDEST_DB_SPL, model.levelDbSpl().get());
         slider.setId("travel-level");
         slider.setAccessibleText("listening level, dB SPL");
@@ -121,10 +122,13 @@ public final class TravelView extends BorderPane {
         CheckBox matched = new CheckBox("loudness matched");
         matched.selectedProperty().bindBidirectional(model.matched());
         matched.setTooltip(new Tooltip("off: each system as loud as it would be"));
-        HBox box = new HBox(10, Nodes.label("heard at", "quiet"), slider, level, Nodes.label("you listen on", "quiet"),
-                listened, matched);
-        box.setAlignment(Pos.CENTER_LEFT);
-        return box;
+        HBox heard = new HBox(10, Nodes.label("heard at", "quiet"), slider, level);
+        HBox on = new HBox(10, Nodes.label("you listen on", "quiet"), listened, matched);
+        for (HBox part : List.of(heard, on)) {
+            part.setAlignment(Pos.CENTER_LEFT);
+            part.getChildren().forEach(n -> ((Region) n).setMinWidth(Region.USE_PREF_SIZE));
+        }
+        return new FlowPane(20, 4, heard, on);
     }
 
     private FlowPane actions() {
@@ -170,9 +174,9 @@ public final class TravelView extends BorderPane {
     }
 
     private void columns() {
-        table.getColumnConstraints().add(new ColumnConstraints(180));
+        table.getColumnConstraints().add(new ColumnConstraints(170));
         for (int i = 0; i < NamedBand.values().length + 2; i++) {
-            ColumnConstraints c = new ColumnConstraints(76);
+            ColumnConstraints c = new ColumnConstraints(58, 76, 76);
             c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }

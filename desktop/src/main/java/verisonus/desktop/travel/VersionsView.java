@@ -22,8 +22,8 @@ import verisonus.desktop.theme.Nodes;
 /** Versions of the tone side by side on the system looked at: what becomes of each band, of loudness, and what still differs there. */
 final class VersionsView extends VBox {
     private static final double MARKED_DB = 3;
-    private static final int NAME_WIDTH = 180;
-    private static final int WIDTH = 76;
+    private static final int NAME_WIDTH = 150;
+    private static final int WIDTH = 58;
 
     private final TravelModel travel;
     private final VersionsModel model;
