@@ -4,11 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -43,11 +45,11 @@ public final class NextView {
         find.setTooltip(new Tooltip("tries every control a little, on the take (G)"));
         find.setOnAction(_ -> model.findMoves());
         find.setMinWidth(Region.USE_PREF_SIZE);
-        Label together = Nodes.wrapped(
+        Label together = Nodes.label(
                 model.session().tone().map(t -> Figures.of("all together %.1f JND", t.gap().distanceJnd())).orElse(""),
                 "quiet", "small");
-        HBox ask = new HBox(10, find, together);
-        ask.setAlignment(Pos.CENTER_LEFT);
+        FlowPane ask = new FlowPane(10, 2, find, together);
+        ask.setRowValignment(VPos.CENTER);
         HBox say = new HBox(8, Nodes.label("or say it:", "small"), word);
         HBox.setHgrow(word, Priority.ALWAYS);
         say.setAlignment(Pos.CENTER_LEFT);
