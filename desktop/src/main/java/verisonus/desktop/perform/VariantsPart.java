@@ -42,7 +42,7 @@ final class VariantsPart extends VBox {
     VariantsPart(VariantsModel model) {
         super(8);
         this.model = model;
-        table.setHgap(6);
+        table.setHgap(8);
         table.setVgap(3);
         columns();
         said.setId("variants-said");
@@ -55,9 +55,9 @@ final class VariantsPart extends VBox {
     }
 
     private void columns() {
-        table.getColumnConstraints().add(new ColumnConstraints(128));
+        table.getColumnConstraints().add(new ColumnConstraints(118, 150, 170));
         for (int i = 0; i < 5 + NamedBand.values().length; i++) {
-            ColumnConstraints c = new ColumnConstraints(i < 5 ? 48 : 46);
+            ColumnConstraints c = new ColumnConstraints(44, 62, 62);
             c.setHalignment(HPos.RIGHT);
             table.getColumnConstraints().add(c);
         }
