@@ -27,7 +27,7 @@ final class UnitJson {
     /** What a model is called in a block: of a device of the player's own, the model that it is one of. */
     static void write(Model model, ObjectNode block) {
         if (isOwn(model)) {
-            block.put("model", base(model).name());
+            block.put("model", Gear.baseOf(model).name());
             ObjectNode device = block.putObject(DEVICE).put("name", model.name());
             writeReaches(model, device.putObject("controls"));
             writeAfter(model, device);
@@ -57,14 +57,8 @@ final class UnitJson {
         return Gear.find(model.name()).isEmpty();
     }
 
-    /** The model that a device is one of: the shipped one of its voice. */
-    private static Model base(Model own) {
-        Voice voice = own.voice() instanceof Voice.LearntAmp learnt ? learnt.base() : own.voice();
-        return Gear.MODELS.stream().filter(m -> m.voice() == voice).findFirst().orElseThrow();
-    }
-
     private static void writeReaches(Model own, ObjectNode controls) {
-        Model base = base(own);
+        Model base = Gear.baseOf(own);
         for (Control c : own.controls()) {
             Control whole = base.control(c.name());
             if (c.equals(whole)) continue;
@@ -84,11 +78,13 @@ final class UnitJson {
 
     /** The model that a block of a tone or rig names. @param name stands in errors */
     static Model readModel(String name, JsonNode block) {
-        String modelName = block.path("model").asString("");
-        Model base = Gear.find(modelName).orElseThrow(
-                () -> new InputFault(name, "there is no block \"" + modelName + "\"",
-                        "see the command controls for what there is"));
-        return block.has(DEVICE) ? readUnit(name, base, block.get(DEVICE)).model() : base;
+        return names(block) ? readUnit(name, block).model() : shipped(name, block);
+    }
+
+    private static Model shipped(String name, JsonNode block) {
+        String model = block.path("model").asString("");
+        return Gear.find(model).orElseThrow(() -> new InputFault(name, "there is no block \"" + model + "\"",
+                "see the command controls for what there is"));
     }
 
     /** Whether a block names a device of the player's own. */
@@ -97,10 +93,7 @@ final class UnitJson {
     }
 
     static Unit readUnit(String name, JsonNode block) {
-        return readUnit(name, Gear.find(block.path("model").asString("")).orElseThrow(
-                () -> new InputFault(name, "there is no block " + block.path("model"),
-                        "see the command controls for what there is")),
-                block.path(DEVICE));
+        return readUnit(name, shipped(name, block), block.path(DEVICE));
     }
 
     private static Unit readUnit(String name, Model base, JsonNode device) {

@@ -29,6 +29,13 @@ public final class Gear {
         return find(name).orElseThrow(() -> new IllegalArgumentException("no model " + name));
     }
 
+    /** The shipped model that a device of the player's own is one of; of a shipped one, itself. */
+    public static Model baseOf(Model model) {
+        Voice voice = model.voice() instanceof Voice.LearntAmp learnt ? learnt.base() : model.voice();
+        return find(model.name()).orElseGet(() -> MODELS.stream().filter(m -> m.voice() == voice).findFirst()
+                .orElseThrow());
+    }
+
     public static List<Model> of(GearKind kind) {
         return MODELS.stream().filter(m -> m.kind() == kind).toList();
     }

@@ -16,19 +16,13 @@ public final class SoundVersions {
 
     /** Of a device of the player's own: that of the model that it is one of. */
     public static int of(Model model) {
-        return RAISED.getOrDefault(base(model), FIRST);
+        return RAISED.getOrDefault(Gear.baseOf(model).name(), FIRST);
     }
 
     /** By name of the models in a tone. */
     public static Map<String, Integer> of(Tone tone) {
         Map<String, Integer> out = new TreeMap<>();
-        for (Block b : tone.blocks()) out.put(base(b.model()), of(b.model()));
+        for (Block b : tone.blocks()) out.put(Gear.baseOf(b.model()).name(), of(b.model()));
         return out;
-    }
-
-    private static String base(Model model) {
-        if (Gear.find(model.name()).isPresent()) return model.name();
-        Voice voice = model.voice() instanceof Voice.LearntAmp learnt ? learnt.base() : model.voice();
-        return Gear.MODELS.stream().filter(m -> m.voice() == voice).findFirst().orElseThrow().name();
     }
 }

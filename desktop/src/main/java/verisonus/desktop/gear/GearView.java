@@ -150,7 +150,7 @@ public final class GearView extends BorderPane {
             table.add(kind, 0, line++);
             for (Model m : shown) {
                 row(m, rig, line++);
-                if (opened.equals(Optional.of(m.name()))) table.add(new DeviceView(model, m), 0, line++, 6, 1);
+                if (opened.equals(Optional.of(m.name()))) table.addRow(line++, across(new DeviceView(model, m)));
             }
         }
         if (line == 1) {
@@ -215,6 +215,11 @@ public final class GearView extends BorderPane {
                 new Rig.Practical(p.price(), v, p.setupMinutes()))), 4, line);
         table.add(number(p.setupMinutes(), "minutes to set up " + m.name(), v -> model.practical(m,
                 new Rig.Practical(p.price(), p.weightKg(), v))), 5, line);
+    }
+
+    private static Node across(Node view) {
+        GridPane.setColumnSpan(view, GridPane.REMAINING);
+        return view;
     }
 
     /** The name; of what is owned pressed, it shows what the device has and what it is called. */
