@@ -92,7 +92,10 @@ public record ScaleEntry(OptionalDouble value, String fault) {
         return m.group(2).equals("%") ? Optional.of(v / 10) : Optional.empty();
     }
 
-    private static Optional<Double> measured(String t, Control control) {
+    private static Optional<Double> measured(String text, Control control) {
+        // What is shown is what can be typed, whatever the unit.
+        String own = control.unit().toLowerCase(Locale.ROOT);
+        String t = text.endsWith(own) ? text.substring(0, text.length() - own.length()).strip() : text;
         Matcher between = BETWEEN.matcher(t);
         if (between.matches() && control.unit().equals("Hz"))
             return Optional.of(1000 * number(between.group(1) + "." + between.group(2)));
@@ -100,10 +103,10 @@ public record ScaleEntry(OptionalDouble value, String fault) {
         if (!m.matches()) return Optional.empty();
         double v = number(m.group(1));
         String typed = m.group(2) == null ? "" : m.group(2);
-        String unit = control.unit().toLowerCase(Locale.ROOT);
-        if (typed.isEmpty() || typed.equals(unit)) return Optional.of(v);
-        return switch (typed + " for " + unit) {
+        if (typed.isEmpty()) return Optional.of(v);
+        return switch (typed + " for " + own) {
             case "k for hz", "khz for hz", "s for ms" -> Optional.of(1000 * v);
+            case "k for kω" -> Optional.of(v);
             case "ms for s" -> Optional.of(v / 1000);
             default -> Optional.empty();
         };
