@@ -47,7 +47,8 @@ class LocksTest {
     @Test
     void everyModelHasAVoiceOfItsOwn() {
         assertThat(Gear.MODELS.stream().map(Model::voice)).doesNotHaveDuplicates();
-        assertThat(Arrays.stream(Voice.class.getPermittedSubclasses()).mapToInt(c -> c.getEnumConstants().length).sum())
-                .isEqualTo(Gear.MODELS.size());
+        // A learnt amp is nobody's but the player's who learnt it.
+        assertThat(Arrays.stream(Voice.class.getPermittedSubclasses()).filter(Class::isEnum)
+                .mapToInt(c -> c.getEnumConstants().length).sum()).isEqualTo(Gear.MODELS.size());
     }
 }
