@@ -83,6 +83,9 @@ final class CaptureCommand extends VerboseOption implements Callable<Integer> {
                 throw new InputFault("capture", "there is nothing to do", "give --signal, --check or --recording");
             return 0;
         }
+        if (learn == null && (out != null || rig != null))
+            throw new InputFault("capture", "--out and --rig take a learnt amp, and none is asked for",
+                    "add --learn NAME");
         if (learn != null && out == null)
             throw new InputFault("capture", "a learnt amp goes into a rig, and none is named", "add --out RIG.json");
         Sound played = di == null ? CaptureSignal.make() : AudioInput.read(di);

@@ -170,6 +170,8 @@ class GearCommandsTest {
         assertThat(Said.by("capture", "--signal", at("signal.wav")).status()).isZero();
         assertThat(SoundReader.read(dir.resolve("signal.wav")).sound().durationS()).isCloseTo(12, within(0.01));
         assertThat(Said.by("capture").status()).isEqualTo(3);
+        assertThat(Said.by("capture", "--recording", di + "@gain=3", "--out", at("rig.json")).err())
+                .contains("--learn");
         assertThat(Said.by("capture", "--recording", di + "@gain=3", "--learn", "my amp").err()).contains("--out");
         assertThat(Said.by("capture", "--recording", di + "@gain=3", "--learn", "open clean", "--out", at("rig.json"))
                 .err()).contains("name of your own");
