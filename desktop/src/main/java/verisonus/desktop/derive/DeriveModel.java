@@ -74,8 +74,9 @@ public final class DeriveModel {
             SearchOptions options = common
                     ? chosen.wishing(chosen.wishes().alsoNear(SearchChoices.others(c, desk.book())))
                     : chosen;
-            Derivation found = interim.during(region.fromS(), di, listener -> new ToneSearch(wanted, di, options,
-                    desk.work().helpers(), progress).telling(listener).run());
+            Derivation found = interim.during(c.entry().id(), region.fromS(), di,
+                    listener -> new ToneSearch(wanted, di, options,
+                            desk.work().helpers(), progress).telling(listener).run());
             Derivation d = standIn ? found.ofStandIn() : found;
             Sketch sketch = Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d);
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),

@@ -29,19 +29,24 @@ public final class InterimModel {
     }
 
     /** Runs a search and listens to it; off the window's thread. */
-    <T> T during(double regionFromS, Sound di, Function<ToneSearch.Interim, T> search) {
+    <T> T during(long caseId, double regionFromS, Sound di, Function<ToneSearch.Interim, T> search) {
         long began = System.nanoTime();
         try {
             return search.apply((tone, startS) -> {
                 SoFar now = new SoFar(tone, (System.nanoTime() - began) / 1e9, regionFromS + startS, di);
-                desk.work().onWindow(() -> show(now));
+                desk.work().onWindow(() -> show(caseId, now));
             });
         } finally {
             desk.work().onWindow(this::over);
         }
     }
 
-    private void show(SoFar now) {
+    private void show(long caseId, SoFar now) {
+        // Another case may have been opened meanwhile: this is none of its tones.
+        if (desk.open().get().filter(o -> o.entry().id() == caseId).isEmpty()) {
+            best.set(Optional.empty());
+            return;
+        }
         best.set(Optional.of(now));
         if (heard) hear();
     }

@@ -57,8 +57,12 @@ public final class AgedTone {
         Optional<OpenCase> open = session.desk().open().get();
         Optional<DerivedTone> tone = open.flatMap(OpenCase::tone);
         List<String> models = tone.isEmpty() ? List.of() : session.desk().book().outdated(open.get().entry().id());
-        if (models.isEmpty()) aged.set(Optional.empty());
-        if (models.isEmpty() || asked.equals(tone) || !session.missing().isEmpty()) return;
+        // What was found of one case's tone is never kept with another's.
+        if (!asked.equals(tone)) {
+            asked = Optional.empty();
+            aged.set(Optional.empty());
+        }
+        if (models.isEmpty() || asked.isPresent() || !session.missing().isEmpty()) return;
         asked = tone;
         session.measure(tone.orElseThrow(), now -> {
             if (session.isStill(tone.orElseThrow().tone())) aged.set(Optional.of(new Aged(models, tone.get(), now)));

@@ -31,7 +31,7 @@ class InterimModelTest {
                 seen.set(SoFarWords.of(s.tone(), Rig.everything()) + " at " + s.startS());
                 model.hear();
             }));
-            String end = model.during(1.5, DI, listener -> {
+            String end = model.during(f.open().entry().id(), 1.5, DI, listener -> {
                 listener.soFar(FIRST, 0.25);
                 return "found";
             });
@@ -48,7 +48,7 @@ class InterimModelTest {
         try (DeskFixture f = new DeskFixture(dir)) {
             InterimModel model = new InterimModel(f.desk());
             try {
-                model.<String>during(0, DI, (ToneSearch.Interim listener) -> {
+                model.<String>during(f.open().entry().id(), 0, DI, (ToneSearch.Interim listener) -> {
                     listener.soFar(FIRST, 0);
                     throw new IllegalStateException("no more");
                 });
@@ -57,6 +57,21 @@ class InterimModelTest {
             }
             f.settle();
             assertThat(model.best().get()).isEmpty();
+        }
+    }
+
+    @Test
+    void anotherCaseIsNotShownWhatIsNotItsOwn() {
+        try (DeskFixture f = new DeskFixture(dir)) {
+            InterimModel model = new InterimModel(f.desk());
+            AtomicReference<String> seen = new AtomicReference<>("");
+            model.best().subscribe(b -> b.ifPresent(s -> seen.set(s.tone().name())));
+            model.<String>during(f.open().entry().id() + 1, 0, DI, (ToneSearch.Interim listener) -> {
+                listener.soFar(FIRST, 0);
+                return "found";
+            });
+            f.settle();
+            assertThat(seen.get()).isEmpty();
         }
     }
 }

@@ -63,6 +63,13 @@ class AgedToneTest {
             });
             assertThat(f.book().tone(f.desk().open().get().orElseThrow().entry().id()).orElseThrow().tone())
                     .isEqualTo(TONE);
+            var mine = f.desk().cases().get(0).entry();
+            f.desk().addCase("Another");
+            f.settle();
+            assertThat(aged.aged().get()).as("another case").isEmpty();
+            f.desk().openCase(mine);
+            f.settle();
+            assertThat(aged.aged().get()).as("back again").isPresent();
             aged.accept();
             f.settle();
             assertThat(aged.aged().get()).isEmpty();
