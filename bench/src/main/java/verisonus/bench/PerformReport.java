@@ -73,7 +73,7 @@ final class PerformReport {
                 ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             for (CaseEntry c : book.cases()) {
                 Sound di = sound(book, c, Medium.Role.DI);
-                Tone tone = book.tone(c.id()).map(d -> d.tone())
+                Tone tone = book.tones().tone(c.id()).map(d -> d.tone())
                         .orElseGet(() -> new ToneSearch(sound(book, c, Medium.Role.REFERENCE), di,
                                 SearchOptions.defaults(), workers, Progress.NONE).run().tone());
                 out.add(new Played(c.name(), tone, di));
@@ -83,7 +83,8 @@ final class PerformReport {
     }
 
     private static Sound sound(Casebook book, CaseEntry c, Medium.Role role) {
-        return book.media(c.id()).stream().filter(m -> m.role() == role).findFirst().map(m -> book.sound(m.hash()))
+        return book.recordings().media(c.id()).stream().filter(m -> m.role() == role).findFirst()
+                .map(m -> book.recordings().sound(m.hash()))
                 .orElseThrow();
     }
 

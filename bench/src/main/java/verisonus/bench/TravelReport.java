@@ -45,10 +45,10 @@ final class TravelReport {
             int controls = 0;
             int pairs = 0;
             for (CaseEntry c : book.cases()) {
-                if (book.tone(c.id()).isEmpty()) continue;
-                Tone tone = book.tone(c.id()).orElseThrow().tone();
-                Sound di = book.media(c.id()).stream().filter(m -> m.role() == Medium.Role.DI).findFirst()
-                        .map(m -> book.sound(m.hash())).orElseThrow();
+                if (book.tones().tone(c.id()).isEmpty()) continue;
+                Tone tone = book.tones().tone(c.id()).orElseThrow().tone();
+                Sound di = book.recordings().media(c.id()).stream().filter(m -> m.role() == Medium.Role.DI).findFirst()
+                        .map(m -> book.recordings().sound(m.hash())).orElseThrow();
                 long started = System.nanoTime();
                 TrimSolver solver = new TrimSolver(tone, di, PlaybackSystem.WORKING_LEVEL_DB_SPL, true, Progress.NONE);
                 PassageSpectra made = spectra(tone, di);
@@ -110,9 +110,9 @@ final class TravelReport {
 
     /** Two auditions of one system against each other. */
     private static void auditions(Casebook book) {
-        Optional<Medium> reference = book.media(book.cases().get(0).id()).stream()
+        Optional<Medium> reference = book.recordings().media(book.cases().get(0).id()).stream()
                 .filter(m -> m.role() == Medium.Role.REFERENCE).findFirst();
-        Sound sound = book.sound(reference.orElseThrow().hash());
+        Sound sound = book.recordings().sound(reference.orElseThrow().hash());
         for (PlaybackSystem s : List.of(PlaybackSystem.ALL.get(0), PlaybackSystem.ALL.get(4))) {
             Sound one = new SystemSound(s, s.levelDbSpl()).of(sound, Progress.NONE);
             Sound two = new SystemSound(s, s.levelDbSpl()).of(sound, Progress.NONE);

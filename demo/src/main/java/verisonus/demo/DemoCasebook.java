@@ -63,7 +63,7 @@ public final class DemoCasebook {
             // An earlier record of the same artist: what stays is the signature.
             long earlier = addMedium(book, winter, Medium.Role.REFERENCE, Recipe.SALT_AND_STATIC, "reference");
             DemoRegion alone = DemoRegion.of(Recipe.SALT_AND_STATIC);
-            keepMeasured(book, book.addRegion(earlier, Region.Role.CORE_TONE, alone.fromS(), alone.toS()),
+            keepMeasured(book, book.recordings().addRegion(earlier, Region.Role.CORE_TONE, alone.fromS(), alone.toS()),
                     Recipe.SALT_AND_STATIC);
             addCase(book, Recipe.SLOW_COMET,
                     "The last scene. A lead with dark repeats and a hall that answers late.");
@@ -92,11 +92,11 @@ public final class DemoCasebook {
         addMedium(book, id, Medium.Role.DI, recipe, "di");
         if (recipe.hasBacking()) addMedium(book, id, Medium.Role.BACKING, recipe, "backing");
         DemoRegion where = DemoRegion.of(recipe);
-        long region = book.addRegion(reference, Region.Role.CORE_TONE, where.fromS(), where.toS());
+        long region = book.recordings().addRegion(reference, Region.Role.CORE_TONE, where.fromS(), where.toS());
         if (!where.derived()) return id;
         keepMeasured(book, region, recipe);
         DerivedTone tone = DerivedToneJson.read("demo", Json.text(DemoParts.json(recipe, "tone")));
-        book.keepTone(id, tone, "Derived a tone for " + recipe.title());
+        book.tones().keepTone(id, tone, "Derived a tone for " + recipe.title());
         DemoParts.json(recipe, "trims").path("systems").properties().forEach(t -> book.travels().keepTrim(id,
                 PlaybackSystem.find(t.getKey()).orElseThrow(), TrimJson.read("demo", t.getValue())));
         DemoPerformance.keep(book.performances(), id, DemoParts.json(recipe, "perform"));
@@ -114,13 +114,14 @@ public final class DemoCasebook {
 
     private static void keepMeasured(Casebook book, long region, Recipe recipe) {
         JsonNode measured = DemoParts.json(recipe, "evidence");
-        book.keepMeasurement(region, Measurement.of(MeasuredJson.read("demo", Json.text(measured.get("measured"))),
-                Json.text(measured.get("document"))));
+        book.recordings().keepMeasurement(region,
+                Measurement.of(MeasuredJson.read("demo", Json.text(measured.get("measured"))),
+                        Json.text(measured.get("document"))));
     }
 
     private static long addMedium(Casebook book, long id, Medium.Role role, Recipe recipe, String part) {
         String name = DemoParts.fileName(recipe, part);
-        return book.addMedium(id, role, name, DemoParts.bytes(name));
+        return book.recordings().addMedium(id, role, name, DemoParts.bytes(name));
     }
 
     /** What the window would measure in a case's region. */

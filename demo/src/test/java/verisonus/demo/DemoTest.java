@@ -125,14 +125,15 @@ class DemoTest {
                         "Salt and Static", "Winter Kiosk", "Slow Comet");
                 for (CaseEntry c : cases) {
                     boolean left = c.name().equals("Salt and Static");
-                    assertThat(book.tone(c.id()).isEmpty()).as(c.name()).isEqualTo(left);
+                    assertThat(book.tones().tone(c.id()).isEmpty()).as(c.name()).isEqualTo(left);
                     if (left) continue;
                     assertThat(book.travels().trims(c.id())).hasSizeGreaterThan(1);
                     assertThat(book.travels().notes(c.id())).hasSizeGreaterThan(1);
                     assertThat(book.travels().trims(c.id()).values())
-                            .allSatisfy(t -> assertThat(t.isFor(book.tone(c.id()).orElseThrow().tone())).isTrue());
+                            .allSatisfy(
+                                    t -> assertThat(t.isFor(book.tones().tone(c.id()).orElseThrow().tone())).isTrue());
                 }
-                assertThat(book.media(cases.get(2).id())).extracting(Medium::role).containsExactly(
+                assertThat(book.recordings().media(cases.get(2).id())).extracting(Medium::role).containsExactly(
                         Medium.Role.REFERENCE, Medium.Role.DI, Medium.Role.BACKING);
             }
         }
@@ -140,9 +141,9 @@ class DemoTest {
         @Test
         void anEarlierRecordOfTheSameArtistStandsBeside() {
             try (Casebook book = written()) {
-                List<Medium> media = book.media(book.cases().get(3).id());
+                List<Medium> media = book.recordings().media(book.cases().get(3).id());
                 assertThat(media).filteredOn(m -> m.role() == Medium.Role.REFERENCE).hasSize(2)
-                        .allSatisfy(m -> assertThat(book.regions(m.id())).hasSize(1));
+                        .allSatisfy(m -> assertThat(book.recordings().regions(m.id())).hasSize(1));
             }
         }
 
@@ -167,7 +168,7 @@ class DemoTest {
         void theDerivedToneHoldsTheEffectsOfTheRecord() {
             Tone truth = Recipe.GLASS_HARBOUR.truth();
             try (Casebook book = written()) {
-                DerivedTone derived = book.tone(book.cases().get(0).id()).orElseThrow();
+                DerivedTone derived = book.tones().tone(book.cases().get(0).id()).orElseThrow();
                 // Which amp it was cannot be told on another guitar: the true one stands among the few that are as near.
                 String amp = truth.find("amp").orElseThrow().model().name();
                 assertThat(derived.tone().find("amp").orElseThrow().model().name() + derived.alternatives())
@@ -187,7 +188,7 @@ class DemoTest {
         void usesOnlyGearThatThePlayerOwns() {
             try (Casebook book = written()) {
                 Rig rig = book.rig();
-                for (Block b : book.tone(book.cases().get(0).id()).orElseThrow().tone().blocks()) {
+                for (Block b : book.tones().tone(book.cases().get(0).id()).orElseThrow().tone().blocks()) {
                     assertThat(rig.has(b.model())).as(b.model().name()).isTrue();
                 }
                 assertThat(rig.scales()).containsValues(DeviceScale.CLOCK, DeviceScale.HUNDREDS);

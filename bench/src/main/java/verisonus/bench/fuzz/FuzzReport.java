@@ -87,7 +87,7 @@ public final class FuzzReport {
             Path good = folder.resolve("good.casebook");
             try (Casebook book = Casebook.create(good)) {
                 long id = book.addCase("Case", "", "");
-                book.addMedium(id, Medium.Role.REFERENCE, "a.wav", files.base(HostileFiles.Kind.WAV));
+                book.recordings().addMedium(id, Medium.Role.REFERENCE, "a.wav", files.base(HostileFiles.Kind.WAV));
             }
             byte[] base = Files.readAllBytes(good);
             return line("casebook", many, first, seed -> {
@@ -118,8 +118,8 @@ public final class FuzzReport {
             Files.write(file, d);
             try (Casebook book = Casebook.open(file)) {
                 for (CaseEntry c : book.cases()) {
-                    for (Medium m : book.media(c.id())) book.sound(m.hash());
-                    book.tone(c.id());
+                    for (Medium m : book.recordings().media(c.id())) book.recordings().sound(m.hash());
+                    book.tones().tone(c.id());
                 }
                 book.logbook();
                 book.rig();

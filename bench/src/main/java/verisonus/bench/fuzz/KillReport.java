@@ -72,7 +72,7 @@ final class KillReport {
                 }
                 written = Math.max(written, there + 1);
                 for (CaseEntry c : cases.subList(Math.max(0, cases.size() - 3), cases.size()))
-                    for (Medium m : book.media(c.id())) book.sound(m.hash());
+                    for (Medium m : book.recordings().media(c.id())) book.recordings().sound(m.hash());
                 if (k % 10 == 9 && !book.isReadOnly()) {
                     book.undo();
                     book.redo();
@@ -112,10 +112,10 @@ final class KillReport {
                 System.out.println("case " + n);
                 float[] x = new float[4800];
                 for (int i = 0; i < x.length; i++) x[i] = (float) Math.sin(i * 0.01 * (n % 50 + 1));
-                long medium = book.addMedium(id, Medium.Role.REFERENCE, "r.wav",
+                long medium = book.recordings().addMedium(id, Medium.Role.REFERENCE, "r.wav",
                         SoundWriter.encode(Sound.mono(x, 48000),
                                 SoundWriter.Format.WAV_24));
-                book.addRegion(medium, Region.Role.CORE_TONE, 0, 0.1);
+                book.recordings().addRegion(medium, Region.Role.CORE_TONE, 0, 0.1);
                 book.keepRig(Rig.everything().limited((int) (n % 20) + 3, java.util.Set.of()));
                 book.undo();
             }

@@ -38,8 +38,8 @@ public final class CaseSheet {
     }
 
     public static ToneSheet of(Casebook book, CaseEntry entry, Progress progress) {
-        Optional<DerivedTone> tone = book.tone(entry.id());
-        List<Medium> media = book.media(entry.id());
+        Optional<DerivedTone> tone = book.tones().tone(entry.id());
+        List<Medium> media = book.recordings().media(entry.id());
         Optional<Medium> reference = first(media, Medium.Role.REFERENCE);
         Optional<Medium> di = first(media, Medium.Role.DI);
         Optional<Region> region = reference.flatMap(r -> measured(book, r));
@@ -47,11 +47,11 @@ public final class CaseSheet {
         List<Travelled> travelled = List.of();
         if (tone.isPresent() && di.isPresent()) {
             List<Sound> takes = media.stream().filter(m -> m.role() == Medium.Role.DI)
-                    .map(m -> book.sound(m.hash())).toList();
+                    .map(m -> book.recordings().sound(m.hash())).toList();
             progress.step(0.2, "playing the tone");
             Sound mine = Renderer.render(tone.get().tone(), takes.get(0), takes.stream().skip(1).findFirst(),
                     Quality.SEARCH, Progress.NONE);
-            Optional<Sound> wanted = reference.map(r -> part(book.sound(r.hash()), region));
+            Optional<Sound> wanted = reference.map(r -> part(book.recordings().sound(r.hash()), region));
             wanted.ifPresent(w -> drawings.add(SheetDrawings.spectra(w, mine)));
             progress.step(0.6, "playing it soft and hard");
             drawings.add(SheetDrawings.touch(TouchCurve.of(tone.get().tone(), takes.get(0).peak())));
@@ -89,8 +89,8 @@ public final class CaseSheet {
 
     /** The region that was measured, else the first. */
     private static Optional<Region> measured(Casebook book, Medium reference) {
-        List<Region> regions = book.regions(reference.id());
-        return regions.stream().filter(r -> book.measurement(r.id()).isPresent()).findFirst()
+        List<Region> regions = book.recordings().regions(reference.id());
+        return regions.stream().filter(r -> book.recordings().measurement(r.id()).isPresent()).findFirst()
                 .or(() -> regions.stream().findFirst());
     }
 
@@ -110,8 +110,8 @@ public final class CaseSheet {
     private static List<EvidenceSentences> findings(Casebook book, List<Medium> media) {
         for (Medium m : media) {
             if (m.role() != Medium.Role.REFERENCE) continue;
-            for (Region r : book.regions(m.id())) {
-                Optional<Measurement> found = book.measurement(r.id());
+            for (Region r : book.recordings().regions(m.id())) {
+                Optional<Measurement> found = book.recordings().measurement(r.id());
                 if (found.isPresent()) return found.get().findings();
             }
         }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.VocabularyJson;
+import verisonus.casebook.words.PlayerProfile;
 import verisonus.core.evidence.words.Claim;
 import verisonus.core.evidence.words.Word;
 
@@ -32,7 +33,7 @@ public final class Judgements {
 
     /** Says something of a finding; what was said of it before goes. */
     public void keepVerdict(long regionId, Judgement v) {
-        book.changed(v.words(), book.caseOfRegion(regionId), c -> {
+        book.changed(v.words(), book.recordings().caseOfRegion(regionId), c -> {
             deleteVerdicts(c, regionId, Optional.of(v.topic()));
             Map<String, Object> values = new LinkedHashMap<>(Map.of("region_id", regionId, "topic", v.topic(), "state",
                     v.state().words()));
@@ -43,7 +44,7 @@ public final class Judgements {
 
     /** Takes back what was said of a finding. */
     public void dropVerdict(long regionId, String topic) {
-        book.changed(topic + " stands as measured", book.caseOfRegion(regionId), c -> {
+        book.changed(topic + " stands as measured", book.recordings().caseOfRegion(regionId), c -> {
             deleteVerdicts(c, regionId, Optional.of(topic));
             return regionId;
         });
@@ -101,4 +102,7 @@ public final class Judgements {
     public void keepProfile(PlayerProfile profile) {
         book.keepOnly("player_profile", Json.text(Json.tree(profile)), "Kept how a tone shall feel");
     }
+
+    /** A claim as the casebook keeps it. */
+    public record ClaimEntry(long id, Claim claim) {}
 }

@@ -67,13 +67,13 @@ public final class Moments {
             long id = c.insert("tone_case", Map.of("name", name, "artist", was.get().artist(), "note",
                     was.get().note(), "position", position));
             int n = 0;
-            for (Medium m : book.media(from)) {
+            for (Medium m : book.recordings().media(from)) {
                 long medium = c.insert("medium", Map.of("case_id", id, "role", m.role().column(), "title", m.title(),
                         "hash", m.hash(), "position", n++));
-                for (Region r : book.regions(m.id())) {
+                for (Region r : book.recordings().regions(m.id())) {
                     long region = c.insert("region", Map.of("medium_id", medium, "role", r.role().words(), "from_s",
                             r.fromS(), "to_s", r.toS()));
-                    Optional<Measurement> found = book.measurement(r.id());
+                    Optional<Measurement> found = book.recordings().measurement(r.id());
                     if (found.isPresent())
                         c.insert("evidence", FindingsJson.row(region, found.get()));
                 }

@@ -73,7 +73,7 @@ class CasebookTest {
 
     private long caseWithReference() {
         long id = book.addCase("Glass Harbour", "Oda Marrel", "");
-        book.addMedium(id, Medium.Role.REFERENCE, "take.wav", wav(96000));
+        book.recordings().addMedium(id, Medium.Role.REFERENCE, "take.wav", wav(96000));
         return id;
     }
 
@@ -105,12 +105,12 @@ class CasebookTest {
         @Test
         void soundByItsContentOnce() throws SQLException {
             long id = caseWithReference();
-            book.addMedium(id, Medium.Role.DI, "same-sound.wav", wav(96000));
+            book.recordings().addMedium(id, Medium.Role.DI, "same-sound.wav", wav(96000));
             reopen();
-            List<Medium> media = book.media(id);
+            List<Medium> media = book.recordings().media(id);
             assertThat(media).extracting(Medium::role).containsExactly(Medium.Role.REFERENCE, Medium.Role.DI);
             assertThat(media.get(0).hash()).isEqualTo(media.get(1).hash());
-            assertThat(book.sound(media.get(0).hash()).frames()).isEqualTo(96000);
+            assertThat(book.recordings().sound(media.get(0).hash()).frames()).isEqualTo(96000);
             assertThat(media.get(0).durationS()).isEqualTo(2);
             assertThat(count("recording")).isEqualTo(1);
         }
@@ -118,54 +118,55 @@ class CasebookTest {
         @Test
         void aDerivedToneWithoutLoss() {
             long id = caseWithReference();
-            book.keepTone(id, tone(3.25), "Derived");
+            book.tones().keepTone(id, tone(3.25), "Derived");
             reopen();
-            assertThat(book.tone(id)).contains(tone(3.25));
-            assertThat(book.gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+            assertThat(book.tones().tone(id)).contains(tone(3.25));
+            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
         }
 
         @Test
         void theGapOfAToneThatAnEarlierProgramKept() throws SQLException {
             long id = caseWithReference();
-            book.keepTone(id, tone(3.25), "Derived");
+            book.tones().keepTone(id, tone(3.25), "Derived");
             book.close();
             try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + file); Statement s = c.createStatement()) {
                 s.execute("UPDATE tone SET gap_jnd = NULL");
             }
             book = Casebook.open(file);
-            assertThat(book.gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
         }
 
         @Test
         void whatWasMeasuredWholeSoThatItsSentencesAreMadeAnew() {
             long id = caseWithReference();
-            Medium medium = book.media(id).get(0);
-            long region = book.addRegion(medium.id(), Region.Role.CORE_TONE, 0.25, 1.5);
-            Evidence e = Examination.of(book.sound(medium.hash()), Progress.NONE);
-            book.keepMeasurement(region, Measurement.of(e, "{}"));
+            Medium medium = book.recordings().media(id).get(0);
+            long region = book.recordings().addRegion(medium.id(), Region.Role.CORE_TONE, 0.25, 1.5);
+            Evidence e = Examination.of(book.recordings().sound(medium.hash()), Progress.NONE);
+            book.recordings().keepMeasurement(region, Measurement.of(e, "{}"));
             reopen();
-            Measurement m = book.measurement(region).orElseThrow();
+            Measurement m = book.recordings().measurement(region).orElseThrow();
             assertThat(m.evidence().orElseThrow().level()).isEqualTo(e.level());
             assertThat(m.findings()).extracting(EvidenceSentences::sentence)
                     .isEqualTo(EvidenceSentences.of(e).stream().map(EvidenceSentences::sentence).toList());
             book.undo();
-            assertThat(book.measurement(region)).isEmpty();
+            assertThat(book.recordings().measurement(region)).isEmpty();
             book.redo();
-            assertThat(book.measurement(region).orElseThrow().evidence()).isPresent();
+            assertThat(book.recordings().measurement(region).orElseThrow().evidence()).isPresent();
         }
 
         @Test
         void findingsWithTheirPlots() {
             long id = caseWithReference();
-            long region = book.addRegion(book.media(id).get(0).id(), Region.Role.CORE_TONE, 0.25, 1.5);
+            long region = book.recordings().addRegion(book.recordings().media(id).get(0).id(), Region.Role.CORE_TONE,
+                    0.25, 1.5);
             EvidenceSentences f = new EvidenceSentences("Echo", "One repeat.", "eighth", "it resembles itself",
                     OptionalDouble.of(0.9), Presence.PRESENT,
                     Optional.of(new Plot("curve", "ms", new double[]{1, 2}, new double[]{3, 4}, new double[]{2})));
             EvidenceSentences open = new EvidenceSentences("Pulse", "Cannot tell.", "", "", OptionalDouble.empty(),
                     Presence.UNKNOWN, Optional.empty());
-            book.keepMeasurement(region, Measurement.ofSentences(List.of(f, open), "{}"));
+            book.recordings().keepMeasurement(region, Measurement.ofSentences(List.of(f, open), "{}"));
             reopen();
-            Measurement m = book.measurement(region).orElseThrow();
+            Measurement m = book.recordings().measurement(region).orElseThrow();
             assertThat(m.findings()).hasSize(2);
             assertThat(m.findings().get(0).sentence()).isEqualTo("One repeat.");
             assertThat(m.findings().get(0).plot().orElseThrow().y()).containsExactly(3, 4);
@@ -187,30 +188,31 @@ class CasebookTest {
         @Test
         void takesBackAndMakesAgainAcrossARestart() {
             long id = caseWithReference();
-            long medium = book.media(id).get(0).id();
-            book.addRegion(medium, Region.Role.NOISE, 0, 1);
+            long medium = book.recordings().media(id).get(0).id();
+            book.recordings().addRegion(medium, Region.Role.NOISE, 0, 1);
             reopen();
             assertThat(book.undo().orElseThrow()).contains("noise");
-            assertThat(book.regions(medium)).isEmpty();
+            assertThat(book.recordings().regions(medium)).isEmpty();
             reopen();
             assertThat(book.redo().orElseThrow()).contains("noise");
-            assertThat(book.regions(medium)).singleElement().satisfies(r -> assertThat(r.toS()).isEqualTo(1));
+            assertThat(book.recordings().regions(medium)).singleElement()
+                    .satisfies(r -> assertThat(r.toS()).isEqualTo(1));
         }
 
         @Test
         void ofEverythingLeavesAnEmptyBookAndRedoBringsAllBack() {
             long id = caseWithReference();
-            book.addRegion(book.media(id).get(0).id(), Region.Role.LEAD, 0.5, 1.75);
-            book.keepTone(id, tone(4), "Derived");
-            book.keepTone(id, tone(6), "Turned");
+            book.recordings().addRegion(book.recordings().media(id).get(0).id(), Region.Role.LEAD, 0.5, 1.75);
+            book.tones().keepTone(id, tone(4), "Derived");
+            book.tones().keepTone(id, tone(6), "Turned");
             book.renameCase(id, "Renamed");
             while (book.undo().isPresent()) assertThat(book.logbook()).isNotEmpty();
             assertThat(book.cases()).isEmpty();
             while (book.redo().isPresent()) assertThat(book.logbook()).isNotEmpty();
             assertThat(book.cases().get(0).name()).isEqualTo("Renamed");
-            assertThat(book.tone(id)).contains(tone(6));
-            assertThat(book.gapsJnd()).containsEntry(id, tone(6).gap().scoreJnd());
-            assertThat(book.regions(book.media(id).get(0).id())).hasSize(1);
+            assertThat(book.tones().tone(id)).contains(tone(6));
+            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(6).gap().scoreJnd());
+            assertThat(book.recordings().regions(book.recordings().media(id).get(0).id())).hasSize(1);
         }
 
         @Test
@@ -225,26 +227,26 @@ class CasebookTest {
         @Test
         void movingARegionForgetsItsEvidenceAndUndoBringsItBack() {
             long id = caseWithReference();
-            long medium = book.media(id).get(0).id();
-            long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
-            book.keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
-            book.updateRegion(new Region(region, medium, Region.Role.LEAD, 0, 2));
-            assertThat(book.measurement(region)).isEmpty();
+            long medium = book.recordings().media(id).get(0).id();
+            long region = book.recordings().addRegion(medium, Region.Role.CORE_TONE, 0, 1);
+            book.recordings().keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
+            book.recordings().updateRegion(new Region(region, medium, Region.Role.LEAD, 0, 2));
+            assertThat(book.recordings().measurement(region)).isEmpty();
             book.undo();
-            assertThat(book.measurement(region)).isPresent();
-            assertThat(book.regions(medium).get(0).role()).isEqualTo(Region.Role.CORE_TONE);
+            assertThat(book.recordings().measurement(region)).isPresent();
+            assertThat(book.recordings().regions(medium).get(0).role()).isEqualTo(Region.Role.CORE_TONE);
         }
 
         @Test
         void removingARegionCanBeTakenBackWithItsEvidence() {
             long id = caseWithReference();
-            long medium = book.media(id).get(0).id();
-            long region = book.addRegion(medium, Region.Role.CORE_TONE, 0, 1);
-            book.keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
-            book.removeRegion(book.regions(medium).get(0));
-            assertThat(book.regions(medium)).isEmpty();
+            long medium = book.recordings().media(id).get(0).id();
+            long region = book.recordings().addRegion(medium, Region.Role.CORE_TONE, 0, 1);
+            book.recordings().keepMeasurement(region, Measurement.ofSentences(List.of(), "{}"));
+            book.recordings().removeRegion(book.recordings().regions(medium).get(0));
+            assertThat(book.recordings().regions(medium)).isEmpty();
             book.undo();
-            assertThat(book.measurement(region)).isPresent();
+            assertThat(book.recordings().measurement(region)).isPresent();
         }
     }
 
@@ -254,7 +256,7 @@ class CasebookTest {
         void hasAnEntryWithEachChangeAndNoneWithAFailedOne() throws SQLException {
             long id = caseWithReference();
             int before = book.logbook().size();
-            assertThatThrownBy(() -> book.addMedium(id, Medium.Role.DI, "letter.txt", "no sound".getBytes(
+            assertThatThrownBy(() -> book.recordings().addMedium(id, Medium.Role.DI, "letter.txt", "no sound".getBytes(
                     java.nio.charset.StandardCharsets.UTF_8))).isInstanceOf(InputFault.class);
             assertThat(book.logbook()).hasSize(before);
             assertThat(count("medium")).isEqualTo(1);
@@ -264,7 +266,8 @@ class CasebookTest {
         void aChangeThatBreaksARuleLeavesNothingBehind() throws SQLException {
             caseWithReference();
             int before = book.logbook().size();
-            assertThatThrownBy(() -> book.addRegion(999, Region.Role.NOISE, 0, 1)).isInstanceOf(StoreFault.class);
+            assertThatThrownBy(() -> book.recordings().addRegion(999, Region.Role.NOISE, 0, 1))
+                    .isInstanceOf(StoreFault.class);
             assertThat(count("region")).isZero();
             assertThat(book.logbook()).hasSize(before);
         }

@@ -33,8 +33,8 @@ class JudgementsTest {
         file = dir.resolve("test.casebook");
         book = Casebook.create(file);
         caseId = book.addCase("Glass Harbour", "Oda Marrel", "");
-        long medium = book.addMedium(caseId, Medium.Role.REFERENCE, "take.wav", CasebookTest.wav(96000));
-        region = book.addRegion(medium, Region.Role.CORE_TONE, 0.2, 1.4);
+        long medium = book.recordings().addMedium(caseId, Medium.Role.REFERENCE, "take.wav", CasebookTest.wav(96000));
+        region = book.recordings().addRegion(medium, Region.Role.CORE_TONE, 0.2, 1.4);
     }
 
     @AfterEach
@@ -93,7 +93,7 @@ class JudgementsTest {
     void claimsAreKeptWithTheirSource() {
         Claim claim = new Claim(Claim.Says.TREMOLO, "a studio diary", Claim.Certainty.LIKELY);
         book.judgements().addClaim(caseId, claim);
-        assertThat(book.judgements().claims(caseId)).extracting(ClaimEntry::claim).containsExactly(claim);
+        assertThat(book.judgements().claims(caseId)).extracting(Judgements.ClaimEntry::claim).containsExactly(claim);
         book.judgements().removeClaim(caseId, book.judgements().claims(caseId).get(0));
         assertThat(book.judgements().claims(caseId)).isEmpty();
         book.undo();
@@ -115,24 +115,24 @@ class JudgementsTest {
     @Test
     void aRecordingTakesAnotherPartAndCanBeRemovedWithAllThatHangsOnIt() {
         book.judgements().keepVerdict(region, corrected("Echo", 286));
-        Medium m = book.media(caseId).get(0);
-        book.changeRole(m, Medium.Role.DI);
-        assertThat(book.media(caseId).get(0).role()).isEqualTo(Medium.Role.DI);
-        book.removeMedium(book.media(caseId).get(0));
-        assertThat(book.media(caseId)).isEmpty();
+        Medium m = book.recordings().media(caseId).get(0);
+        book.recordings().changeRole(m, Medium.Role.DI);
+        assertThat(book.recordings().media(caseId).get(0).role()).isEqualTo(Medium.Role.DI);
+        book.recordings().removeMedium(book.recordings().media(caseId).get(0));
+        assertThat(book.recordings().media(caseId)).isEmpty();
         book.undo();
-        assertThat(book.regions(m.id())).hasSize(1);
+        assertThat(book.recordings().regions(m.id())).hasSize(1);
         assertThat(book.judgements().verdicts(region)).hasSize(1);
     }
 
     @Test
     void aCourseIsDrawnOnceAndNoChangeOfThePlayers() {
-        String hash = book.media(caseId).get(0).hash();
+        String hash = book.recordings().media(caseId).get(0).hash();
         int entries = book.logbook().size();
-        Course c = Course.of(book.sound(hash), 100);
-        book.keepCourse(hash, c);
-        book.keepCourse(hash, c);
-        assertThat(book.course(hash).orElseThrow().levelDb()).isEqualTo(c.levelDb());
+        Course c = Course.of(book.recordings().sound(hash), 100);
+        book.recordings().keepCourse(hash, c);
+        book.recordings().keepCourse(hash, c);
+        assertThat(book.recordings().course(hash).orElseThrow().levelDb()).isEqualTo(c.levelDb());
         assertThat(book.logbook()).hasSize(entries);
     }
 

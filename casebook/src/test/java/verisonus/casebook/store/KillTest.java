@@ -33,10 +33,10 @@ class KillTest {
         }
         assertThat(writer.waitFor(20, TimeUnit.SECONDS)).isTrue();
         try (Casebook book = Casebook.open(file)) {
-            Medium medium = book.media(book.cases().get(0).id()).get(0);
-            assertThat(book.regions(medium.id()).size()).isBetween(done, done + 1);
-            assertThat(book.logbook()).hasSize(book.regions(medium.id()).size() + 2);
-            assertThat(book.sound(medium.hash()).frames()).isEqualTo(48000 * 30);
+            Medium medium = book.recordings().media(book.cases().get(0).id()).get(0);
+            assertThat(book.recordings().regions(medium.id()).size()).isBetween(done, done + 1);
+            assertThat(book.logbook()).hasSize(book.recordings().regions(medium.id()).size() + 2);
+            assertThat(book.recordings().sound(medium.hash()).frames()).isEqualTo(48000 * 30);
         }
     }
 }

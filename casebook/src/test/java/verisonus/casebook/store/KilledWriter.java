@@ -9,9 +9,9 @@ final class KilledWriter {
     public static void main(String[] args) {
         Casebook book = Casebook.create(Path.of(args[0]));
         long id = book.addCase("case", "", "");
-        long medium = book.addMedium(id, Medium.Role.REFERENCE, "take.wav", CasebookTest.wav(48000 * 30));
+        long medium = book.recordings().addMedium(id, Medium.Role.REFERENCE, "take.wav", CasebookTest.wav(48000 * 30));
         for (int i = 1; i < 100_000; i++) {
-            book.addRegion(medium, Region.Role.NOISE, i % 20, i % 20 + 1);
+            book.recordings().addRegion(medium, Region.Role.NOISE, i % 20, i % 20 + 1);
             System.out.println(i);
             System.out.flush();
         }

@@ -82,7 +82,7 @@ public final class DeriveModel {
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),
                     choices.goal().get()).sketched(standIn ? sketch.ofStandIn() : sketch);
         }, derived -> {
-            desk.book().keepTone(c.entry().id(), derived,
+            desk.book().tones().keepTone(c.entry().id(), derived,
                     Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
             desk.refresh();
         });
@@ -100,7 +100,7 @@ public final class DeriveModel {
         long into = desk.open().get().orElseThrow().entry().id();
         desk.work().run("Playing the stand-in", _ -> {
             byte[] take = SoundWriter.encode(StandInTake.play(), SoundWriter.Format.WAV_24);
-            return desk.book().addMedium(into, Medium.Role.DI, StandInTake.NAME + ".wav", take);
+            return desk.book().recordings().addMedium(into, Medium.Role.DI, StandInTake.NAME + ".wav", take);
         }, _ -> {
             deriveWhenLoaded = true;
             desk.refresh();

@@ -60,7 +60,7 @@ public final class Arrivals {
     }
 
     private Added told(Path file, Optional<Long> into, Set<String> shared) {
-        List<Medium> there = into.map(c -> desk.book().media(c)).orElse(List.of());
+        List<Medium> there = into.map(c -> desk.book().recordings().media(c)).orElse(List.of());
         ArrivedFile what = ArrivedFile.of(file, new ArrivedFile.Present(holds(there, Medium.Role.REFERENCE),
                 holds(there, Medium.Role.DI), shared));
         if (what.kind().isRecording() && into.isEmpty()) {
@@ -70,7 +70,7 @@ public final class Arrivals {
     }
 
     private long keep(long caseId, ArrivedFile what) {
-        return desk.book().addMedium(caseId, role(what.kind()), String.valueOf(what.file().getFileName()),
+        return desk.book().recordings().addMedium(caseId, role(what.kind()), String.valueOf(what.file().getFileName()),
                 bytes(what.file()));
     }
 

@@ -73,7 +73,7 @@ public final class Desk {
     }
 
     private void listCases() {
-        Map<Long, Double> gaps = book.gapsJnd();
+        Map<Long, Double> gaps = book.tones().gapsJnd();
         cases.setAll(book.cases().stream().map(c -> new CaseLine(c, Optional.ofNullable(gaps.get(c.id())))).toList());
     }
 
@@ -117,7 +117,7 @@ public final class Desk {
     public void hearBeside(Optional<Beside> wanted) {
         double at = open.get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
         work.run("Laying it beside", _ -> {
-            player.loadBeside(wanted.map(w -> book.sound(w.medium().hash())),
+            player.loadBeside(wanted.map(w -> book.recordings().sound(w.medium().hash())),
                     at - wanted.map(Beside::fromS).orElse(0.0));
             return wanted;
         }, w -> {
@@ -196,16 +196,17 @@ public final class Desk {
     }
 
     private void read(CaseEntry entry) {
-        List<Medium> media = ownTakes(referenceFirst(book.media(entry.id())));
+        List<Medium> media = ownTakes(referenceFirst(book.recordings().media(entry.id())));
         List<Region> regions = media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).findFirst()
-                .map(m -> book.regions(m.id())).orElse(List.of());
+                .map(m -> book.recordings().regions(m.id())).orElse(List.of());
         Optional<Region> region = regions.stream().filter(r -> chosenRegion.equals(OptionalLong.of(r.id())))
                 .findFirst().or(() -> regions.stream().findFirst());
         open.set(Optional.of(new OpenCase(entry, media, regions, region,
-                region.flatMap(r -> book.measurement(r.id())),
+                region.flatMap(r -> book.recordings().measurement(r.id())),
                 region.map(r -> book.judgements().verdicts(r.id())).orElse(List.of()),
                 book.judgements().claims(entry.id()),
-                book.tone(entry.id()), book.performances().variants(entry.id()).stream().map(Variant::name).toList(),
+                book.tones().tone(entry.id()),
+                book.performances().variants(entry.id()).stream().map(Variant::name).toList(),
                 book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
         player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
@@ -234,7 +235,7 @@ public final class Desk {
             double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
             progress.step(0.5, "playing mine");
             Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
-                    .map(m -> book.sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
+                    .map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
             secondTake = second;
             Optional<Sound> mine = c.tone().flatMap(t -> di.flatMap(d -> mine(t, d, unplayable, progress)));
             Sounds loaded = new Sounds(reference, di, backing, mine, start);
@@ -287,7 +288,7 @@ public final class Desk {
     }
 
     private Optional<Sound> sound(OpenCase c, Medium.Role role) {
-        return c.first(role).map(m -> book.sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
+        return c.first(role).map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
     }
 
     private static Sound render(DerivedTone tone, Sound di, Optional<Sound> second, Progress progress) {
@@ -319,13 +320,13 @@ public final class Desk {
     /** Says what a recording is. */
     public void changeRole(Medium medium, Medium.Role role) {
         if (medium.role() == role) return;
-        book.changeRole(medium, role);
+        book.recordings().changeRole(medium, role);
         refresh();
     }
 
     /** Takes a recording out of the case. */
     public void removeMedium(Medium medium) {
-        book.removeMedium(medium);
+        book.recordings().removeMedium(medium);
         refresh();
     }
 

@@ -59,7 +59,7 @@ public final class ListenModel {
         Optional<String> hash = open.flatMap(o -> o.first(Medium.Role.REFERENCE)).map(Medium::hash);
         if (hash.equals(drawn)) return;
         drawn = hash;
-        show(hash.flatMap(desk.book()::course));
+        show(hash.flatMap(desk.book().recordings()::course));
         view.set(new PlayerModel.Span(0, lengthS()));
     }
 
@@ -74,7 +74,7 @@ public final class ListenModel {
         int steps = Math.max(STEPS, (int) (sound.durationS() / FINEST_S));
         desk.work().run("Drawing the recording", _ -> {
             Course made = Course.of(sound, steps);
-            desk.book().keepCourse(hash.get(), made);
+            desk.book().recordings().keepCourse(hash.get(), made);
             return made;
         }, made -> {
             if (drawn.equals(hash)) show(Optional.of(made));
@@ -129,7 +129,8 @@ public final class ListenModel {
     /** Marks a proposal as a region. */
     public void accept(Passage p) {
         reference().ifPresent(m -> {
-            long id = desk.book().addRegion(m.id(), role(p.purpose()), p.fromS(), Math.min(p.toS(), m.durationS()));
+            long id = desk.book().recordings().addRegion(m.id(), role(p.purpose()), p.fromS(),
+                    Math.min(p.toS(), m.durationS()));
             desk.refresh();
             desk.open().get().flatMap(o -> o.regions().stream().filter(r -> r.id() == id).findFirst())
                     .ifPresent(desk::chooseRegion);
@@ -157,7 +158,7 @@ public final class ListenModel {
         double from = Math.max(0, Math.min(fromS, toS));
         double to = Math.min(Math.max(fromS, toS), reference.map(Medium::durationS).orElse(0.0));
         if (reference.isEmpty() || to - from < SHORTEST_S) return;
-        long id = desk.book().addRegion(reference.get().id(), role.get(), from, to);
+        long id = desk.book().recordings().addRegion(reference.get().id(), role.get(), from, to);
         desk.refresh();
         desk.open().get().flatMap(o -> o.regions().stream().filter(r -> r.id() == id).findFirst())
                 .ifPresent(desk::chooseRegion);
@@ -170,7 +171,7 @@ public final class ListenModel {
         if (region.isEmpty() || !(fromS >= 0) || !(toS <= end + 0.005) || !(toS - fromS >= SHORTEST_S)) return false;
         Region r = region.get();
         if (r.fromS() == fromS && r.toS() == toS) return true;
-        desk.book().updateRegion(new Region(r.id(), r.mediumId(), r.role(), fromS, toS));
+        desk.book().recordings().updateRegion(new Region(r.id(), r.mediumId(), r.role(), fromS, toS));
         desk.refresh();
         return true;
     }
@@ -178,14 +179,14 @@ public final class ListenModel {
     /** Gives the chosen region another role. */
     public void relabel(Region.Role wanted) {
         desk.open().get().flatMap(OpenCase::region).filter(r -> r.role() != wanted).ifPresent(r -> {
-            desk.book().updateRegion(new Region(r.id(), r.mediumId(), wanted, r.fromS(), r.toS()));
+            desk.book().recordings().updateRegion(new Region(r.id(), r.mediumId(), wanted, r.fromS(), r.toS()));
             desk.refresh();
         });
     }
 
     public void remove() {
         desk.open().get().flatMap(OpenCase::region).ifPresent(r -> {
-            desk.book().removeRegion(r);
+            desk.book().recordings().removeRegion(r);
             desk.refresh();
         });
     }

@@ -10,7 +10,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import verisonus.casebook.store.ClaimEntry;
+import verisonus.casebook.store.Judgements.ClaimEntry;
 import verisonus.core.evidence.words.Claim;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.Choices;

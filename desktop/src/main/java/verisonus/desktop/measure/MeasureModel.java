@@ -15,8 +15,8 @@ import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
-import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.Judgement;
+import verisonus.casebook.store.Judgements.ClaimEntry;
 import verisonus.casebook.store.Measurement;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
@@ -74,7 +74,7 @@ public final class MeasureModel {
                     whole.rateHz(), medium.durationS(), e));
             return Measurement.of(e, document);
         }, m -> {
-            desk.book().keepMeasurement(region.id(), m);
+            desk.book().recordings().keepMeasurement(region.id(), m);
             desk.refresh();
         });
     }
@@ -148,8 +148,8 @@ public final class MeasureModel {
     public List<Measured> measured() {
         List<Measured> out = new ArrayList<>();
         for (Medium m : desk.open().get().map(OpenCase::references).orElse(List.of())) {
-            for (Region r : desk.book().regions(m.id())) {
-                desk.book().measurement(r.id()).ifPresent(found -> out.add(new Measured(m, r, found)));
+            for (Region r : desk.book().recordings().regions(m.id())) {
+                desk.book().recordings().measurement(r.id()).ifPresent(found -> out.add(new Measured(m, r, found)));
             }
         }
         return out;

@@ -187,7 +187,7 @@ public final class RecordModel implements AutoCloseable {
         long there = c.media().stream().filter(m -> m.role() == Medium.Role.DI).count();
         String name = "take " + (there + 1);
         desk.work().run("Keeping " + name,
-                _ -> desk.book().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
+                _ -> desk.book().recordings().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
                         SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)),
                 _ -> {
                     takes.set(takes.get().stream().filter(t -> t != take).toList());

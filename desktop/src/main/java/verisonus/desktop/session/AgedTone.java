@@ -56,7 +56,9 @@ public final class AgedTone {
     private void read() {
         Optional<OpenCase> open = session.desk().open().get();
         Optional<DerivedTone> tone = open.flatMap(OpenCase::tone);
-        List<String> models = tone.isEmpty() ? List.of() : session.desk().book().outdated(open.get().entry().id());
+        List<String> models = tone.isEmpty()
+                ? List.of()
+                : session.desk().book().tones().outdated(open.get().entry().id());
         // What was found of one case's tone is never kept with another's.
         if (!asked.equals(tone)) {
             asked = Optional.empty();

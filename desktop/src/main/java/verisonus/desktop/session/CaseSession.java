@@ -127,7 +127,7 @@ public final class CaseSession {
     /** Keeps a tone with the open case; what is heard follows. */
     public void keep(DerivedTone tone, String what) {
         OpenCase c = desk.open().get().orElseThrow();
-        desk.book().keepTone(c.entry().id(), tone, what);
+        desk.book().tones().keepTone(c.entry().id(), tone, what);
         desk.refresh();
     }
 

@@ -39,7 +39,7 @@ class DeriveModelTest {
     @BeforeEach
     void open() {
         fixture = new DeskFixture(dir);
-        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        fixture.book().recordings().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 8).with("treble", 9).with("bass", 2),
                 Block.of("2×12 open"), Block.of("dynamic microphone")));
         fixture.keepTone(t, new GapLedger(List.of(LOWS, MIDDLE), 1));
@@ -65,7 +65,7 @@ class DeriveModelTest {
     void withoutATakeAStandInPlaysForARoughSketchThatIsNeverCalledNear() {
         long id = fixture.desk().addCase("Record only");
         fixture.settle();
-        fixture.book().addMedium(id, Medium.Role.REFERENCE, "record.wav",
+        fixture.book().recordings().addMedium(id, Medium.Role.REFERENCE, "record.wav",
                 SoundWriter.encode(DeskFixture.notes(4, 0.4), SoundWriter.Format.WAV_16));
         fixture.desk().refresh();
         fixture.settle();
@@ -87,7 +87,7 @@ class DeriveModelTest {
         assertThat(made.search().pairing()).isEqualTo(Pairing.OTHER_PLAYING);
         assertThat(ToneSheet.nearness(made)).startsWith("A sketch");
         assertThat(model.session().hasStandIn()).isTrue();
-        fixture.book().addMedium(id, Medium.Role.DI, "mine.wav",
+        fixture.book().recordings().addMedium(id, Medium.Role.DI, "mine.wav",
                 SoundWriter.encode(DeskFixture.notes(4, 0.4), SoundWriter.Format.WAV_16));
         fixture.desk().refresh();
         fixture.settle();

@@ -36,8 +36,8 @@ public final class DeskFixture implements AutoCloseable {
         book = Casebook.create(folder.resolve("desk.casebook"));
         long id = book.addCase("Test Case", "Nobody, “Nothing”", "");
         byte[] take = SoundWriter.encode(notes(4, 0.4), SoundWriter.Format.WAV_24);
-        book.addMedium(id, Medium.Role.REFERENCE, "reference.wav", take);
-        book.addMedium(id, Medium.Role.DI, "di.wav", take);
+        book.recordings().addMedium(id, Medium.Role.REFERENCE, "reference.wav", take);
+        book.recordings().addMedium(id, Medium.Role.DI, "di.wav", take);
         desk = new Desk(book, work, new PlayerModel(player));
         settle();
     }
@@ -58,7 +58,7 @@ public final class DeskFixture implements AutoCloseable {
 
     /** Keeps a tone for the case, as if it had been derived, with this gap. */
     public void keepTone(Tone tone, GapLedger gap) {
-        book.keepTone(open().entry().id(),
+        book.tones().keepTone(open().entry().id(),
                 new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), gap,
                         new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 10, "", 0)),
                 "Derived");
@@ -68,7 +68,7 @@ public final class DeskFixture implements AutoCloseable {
 
     /** Marks most of the reference as the region to study. */
     public void mark() {
-        book.addRegion(open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        book.recordings().addRegion(open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
         desk.refresh();
         settle();
     }

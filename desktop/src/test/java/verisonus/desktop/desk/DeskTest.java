@@ -56,7 +56,7 @@ class DeskTest {
         @Test
         void bringsBackWhatIsShown() {
             long medium = fixture.open().media().get(0).id();
-            fixture.book().addRegion(medium, Region.Role.NOISE, 0, 1);
+            fixture.book().recordings().addRegion(medium, Region.Role.NOISE, 0, 1);
             desk().refresh();
             assertThat(fixture.open().regions()).hasSize(1);
             assertThat(desk().undo().orElseThrow()).contains("noise");
@@ -92,8 +92,8 @@ class DeskTest {
     @Test
     void theRegionUnderStudyIsWhatLoops() {
         long medium = fixture.open().media().get(0).id();
-        fixture.book().addRegion(medium, Region.Role.CORE_TONE, 0.5, 2);
-        fixture.book().addRegion(medium, Region.Role.LEAD, 2, 3.5);
+        fixture.book().recordings().addRegion(medium, Region.Role.CORE_TONE, 0.5, 2);
+        fixture.book().recordings().addRegion(medium, Region.Role.LEAD, 2, 3.5);
         desk().refresh();
         assertThat(desk().player().region().get().fromS()).isEqualTo(0.5);
         desk().chooseRegion(fixture.open().regions().get(1));
@@ -106,7 +106,7 @@ class DeskTest {
         assertThat(fixture.open().standing(Bench.LISTEN)).isEqualTo(Standing.BEGUN);
         assertThat(fixture.open().standing(Bench.MEASURE)).isEqualTo(Standing.UNTOUCHED);
         assertThat(fixture.open().standing(Bench.DERIVE)).isEqualTo(Standing.UNTOUCHED);
-        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0, 2);
+        fixture.book().recordings().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0, 2);
         desk().refresh();
         assertThat(fixture.open().standing(Bench.LISTEN)).isEqualTo(Standing.DONE);
     }

@@ -36,10 +36,10 @@ class FindingsTest {
     }
 
     private Region mark(Medium m) {
-        long id = fixture.book().addRegion(m.id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        long id = fixture.book().recordings().addRegion(m.id(), Region.Role.CORE_TONE, 0.2, 3.4);
         fixture.desk().refresh();
         fixture.settle();
-        return fixture.book().regions(m.id()).stream().filter(r -> r.id() == id).findFirst().orElseThrow();
+        return fixture.book().recordings().regions(m.id()).stream().filter(r -> r.id() == id).findFirst().orElseThrow();
     }
 
     private Medium reference() {
@@ -49,7 +49,8 @@ class FindingsTest {
     private Medium second() {
         float[] y = DeskFixture.notes(4, 0.4).channel(0).clone();
         new Biquad.Section(Biquad.peak(450, 10, 1, 48000)).process(y, 0, y.length);
-        long id = fixture.book().addMedium(fixture.open().entry().id(), Medium.Role.REFERENCE, "second.wav",
+        long id = fixture.book().recordings().addMedium(fixture.open().entry().id(), Medium.Role.REFERENCE,
+                "second.wav",
                 SoundWriter.encode(Sound.mono(y, 48000), SoundWriter.Format.WAV_24));
         fixture.desk().refresh();
         fixture.settle();

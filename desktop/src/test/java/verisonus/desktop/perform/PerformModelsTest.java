@@ -255,7 +255,7 @@ class PerformModelsTest {
         model.fromRegion("verse");
         assertThat(model.said().get()).contains("Mark the region");
         long record = fixture.open().first(Medium.Role.REFERENCE).orElseThrow().id();
-        fixture.book().addRegion(record, Region.Role.CORE_TONE, 0.2, 3.4);
+        fixture.book().recordings().addRegion(record, Region.Role.CORE_TONE, 0.2, 3.4);
         fixture.desk().refresh();
         fixture.settle();
         model.fromRegion("verse");

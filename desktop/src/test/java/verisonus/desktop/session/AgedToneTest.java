@@ -61,7 +61,7 @@ class AgedToneTest {
                 assertThat(a.words()).contains("chiming edge").contains("gap was 0.0 JND")
                         .contains("Nothing was turned");
             });
-            assertThat(f.book().tone(f.desk().open().get().orElseThrow().entry().id()).orElseThrow().tone())
+            assertThat(f.book().tones().tone(f.desk().open().get().orElseThrow().entry().id()).orElseThrow().tone())
                     .isEqualTo(TONE);
             var mine = f.desk().cases().get(0).entry();
             f.desk().addCase("Another");
@@ -73,7 +73,7 @@ class AgedToneTest {
             aged.accept();
             f.settle();
             assertThat(aged.aged().get()).isEmpty();
-            assertThat(f.book().outdated(f.desk().open().get().orElseThrow().entry().id())).isEmpty();
+            assertThat(f.book().tones().outdated(f.desk().open().get().orElseThrow().entry().id())).isEmpty();
         }
     }
 }

@@ -89,8 +89,8 @@ class LogbookModelTest {
         List<CaseLine> cases = fixture.desk().cases();
         assertThat(cases).hasSize(2);
         long branch = cases.get(1).entry().id();
-        assertThat(fixture.desk().book().tone(branch).orElseThrow().tone()).isEqualTo(tone(3));
-        assertThat(fixture.desk().book().media(branch)).hasSize(2);
+        assertThat(fixture.desk().book().tones().tone(branch).orElseThrow().tone()).isEqualTo(tone(3));
+        assertThat(fixture.desk().book().recordings().media(branch)).hasSize(2);
         assertThat(fixture.open().tone().orElseThrow().tone()).isEqualTo(tone(5));
         fixture.desk().undo();
         assertThat(fixture.desk().cases()).hasSize(1);

@@ -311,8 +311,9 @@ class EarModelsTest {
 
     @Test
     void aSecondTakeStandsAtTheOtherSide() {
-        fixture.book().addMedium(id(), Medium.Role.DI, "di 2.wav", SoundWriter.encode(DeskFixture.notes(4, 0.41),
-                SoundWriter.Format.WAV_24));
+        fixture.book().recordings().addMedium(id(), Medium.Role.DI, "di 2.wav",
+                SoundWriter.encode(DeskFixture.notes(4, 0.41),
+                        SoundWriter.Format.WAV_24));
         fixture.desk().refresh();
         fixture.settle();
         assertThat(offered()).contains("mine, a take a side");

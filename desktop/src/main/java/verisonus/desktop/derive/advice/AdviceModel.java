@@ -13,7 +13,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.exchange.PerformanceJson;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
-import verisonus.casebook.store.PlayerProfile;
+import verisonus.casebook.words.PlayerProfile;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.PlayingShare;
@@ -241,7 +241,7 @@ public final class AdviceModel {
             return;
         }
         ask(Asked.PLAYING, "Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
-                takes.stream().map(m -> session.desk().book().sound(m.hash())).toList(), p));
+                takes.stream().map(m -> session.desk().book().recordings().sound(m.hash())).toList(), p));
     }
 
     /** Levels along the chain; in volts too where the input's sensitivity is known. */

@@ -7,10 +7,10 @@ import java.util.Set;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import verisonus.casebook.store.Casebook;
-import verisonus.casebook.store.ClaimEntry;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Judgement;
+import verisonus.casebook.store.Judgements.ClaimEntry;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.advise.ClaimedGear;
@@ -74,7 +74,8 @@ public final class SearchChoices {
     private Wishes wishes(OpenCase c, Casebook book) {
         Set<GapAttribute> wantedSo = c.tone().map(t -> t.gap().wantedSo()).orElse(Set.of());
         List<StartingTone> known = book.cases().stream().filter(o -> o.id() != c.entry().id())
-                .flatMap(o -> book.tone(o.id()).map(t -> new StartingTone(o.name(), t.tone())).stream()).toList();
+                .flatMap(o -> book.tones().tone(o.id()).map(t -> new StartingTone(o.name(), t.tone())).stream())
+                .toList();
         Wishes out = Wishes.NONE.wantingSo(wantedSo).through(track.get()).knowing(known)
                 .claiming(ClaimedGear.of(said(c), claims.get()));
         return ClaimedGear.direct(said(c), claims.get()) ? out.takenDirectly() : out;
@@ -98,8 +99,8 @@ public final class SearchChoices {
     public static List<Sound> others(OpenCase c, Casebook book) {
         List<Medium> references = c.media().stream().filter(m -> m.role() == Medium.Role.REFERENCE).toList();
         return references.stream().skip(1).map(m -> {
-            Sound whole = book.sound(m.hash());
-            Optional<Region> r = book.regions(m.id()).stream().findFirst();
+            Sound whole = book.recordings().sound(m.hash());
+            Optional<Region> r = book.recordings().regions(m.id()).stream().findFirst();
             return r.map(x -> whole.slice(x.fromS(), x.toS())).orElse(whole);
         }).toList();
     }

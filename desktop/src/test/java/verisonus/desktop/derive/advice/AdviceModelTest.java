@@ -37,7 +37,7 @@ class AdviceModelTest {
     @BeforeEach
     void open() {
         fixture = new DeskFixture(dir);
-        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        fixture.book().recordings().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 8).with("treble", 9).with("bass", 2),
                 Block.of("2×12 open"), Block.of("dynamic microphone")));
         fixture.keepTone(t, new GapLedger(List.of(LOWS, MIDDLE), 1));
@@ -118,7 +118,7 @@ class AdviceModelTest {
         fixture.settle();
         assertThat(model.playing()).isEmpty();
         assertThat(model.said().get()).contains("second dry take");
-        fixture.book().addMedium(fixture.open().entry().id(), Medium.Role.DI, "again.wav",
+        fixture.book().recordings().addMedium(fixture.open().entry().id(), Medium.Role.DI, "again.wav",
                 SoundWriter.encode(DeskFixture.notes(4, 0.43), SoundWriter.Format.WAV_24));
         fixture.desk().refresh();
         fixture.settle();

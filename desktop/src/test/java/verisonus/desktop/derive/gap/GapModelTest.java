@@ -32,7 +32,7 @@ class GapModelTest {
     @BeforeEach
     void open() {
         fixture = new DeskFixture(dir);
-        fixture.book().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
+        fixture.book().recordings().addRegion(fixture.open().media().get(0).id(), Region.Role.CORE_TONE, 0.2, 3.4);
         Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 8).with("treble", 9).with("bass", 2),
                 Block.of("2×12 open"), Block.of("dynamic microphone")));
         fixture.keepTone(t, new GapLedger(List.of(LOWS, MIDDLE), 1));

@@ -1,4 +1,4 @@
-package verisonus.casebook.store;
+package verisonus.casebook.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.store.Casebook;
 import verisonus.core.feel.TouchCurve;
 
 class PlayerProfileTest {

@@ -1,4 +1,4 @@
-package verisonus.casebook.store;
+package verisonus.casebook.words;
 
 import java.util.ArrayList;
 import java.util.List;
