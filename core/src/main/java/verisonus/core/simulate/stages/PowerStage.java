@@ -2,6 +2,7 @@ package verisonus.core.simulate.stages;
 
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
+import verisonus.core.sound.Sound;
 
 /**
  * Output valves on a supply that droops under load (10 ms down, 100 ms back) and carries some of the mains, and the output
@@ -27,6 +28,8 @@ public final class PowerStage implements NonlinearStage {
     private final double high;
     private final double coreCut;
     private final double core;
+    /** Samples for which the supply is taken to stand still: one of the base rate, so that the loop can run ahead of itself. */
+    private final int stands;
     private final SoftClip clip;
     private final SoftClip coreClip;
     private double load;
@@ -50,6 +53,7 @@ public final class PowerStage implements NonlinearStage {
         ripple = 0.03 * amp.get(ControlNames.RIPPLE);
         this.bias = bias;
         mainsStep = 2 * Math.PI * MAINS_HZ / at.rateHz();
+        stands = Math.max(1, (int) Math.round(at.rateHz() / Sound.WORKING_RATE_HZ));
         droop = 1 / (0.010 * at.rateHz());
         recover = 1 / (0.100 * at.rateHz());
         int transformer = (int) Math.round(amp.get(ControlNames.TRANSFORMER));
@@ -69,15 +73,20 @@ public final class PowerStage implements NonlinearStage {
         double s3 = coreState;
         double phase = mains;
         double idle = SoftClip.of(bias);
+        double fall = 1;
+        double rise = 1;
         for (int i = 0; i < n; i++) {
-            double fall = 1 + sag * l;
-            if (ripple > 0) {
-                fall += ripple * l * Math.sin(phase);
-                phase += mainsStep;
+            if (i % stands == 0) {
+                fall = 1 + sag * l;
+                if (ripple > 0) {
+                    fall += ripple * l * Math.sin(phase);
+                    phase += mainsStep * stands;
+                }
+                rise = 1 / fall;
             }
             double in = drive * x[i] * fall;
             if (cold > 0) in -= cold * HANDOVER * SoftClip.of(in / HANDOVER);
-            double out = (clip.next(in + bias) - idle) / fall;
+            double out = (clip.next(in + bias) - idle) * rise;
             double drawn = Math.abs(out);
             l += (drawn > l ? droop : recover) * (drawn - l);
             double v = (out - s1) * low;
