@@ -117,6 +117,37 @@ final class Effects {
         return sum;
     }
 
+    /** Shuts below a level, after a hold, in decibels a second: 60 in the release. Opens at once. */
+    static float[] gate(float[] x, double thresholdDb, double depthDb, double holdMs, double releaseMs) {
+        float[] out = new float[x.length];
+        double threshold = Math.pow(10, thresholdDb / 20);
+        double fall = Math.exp(-1 / (0.012 * RATE_HZ));
+        double step = 60 / (releaseMs / 1000 * RATE_HZ);
+        double envelope = 0;
+        double db = -depthDb;
+        int held = 0;
+        for (int i = 0; i < x.length; i++) {
+            envelope = Math.max(Math.abs(x[i]), envelope * fall);
+            if (envelope > threshold) held = (int) (holdMs * RATE_HZ / 1000);
+            db = held-- > 0 ? Math.min(0, db + 0.2) : Math.max(-depthDb, db - step);
+            out[i] = (float) (x[i] * Math.pow(10, db / 20));
+        }
+        return out;
+    }
+
+    /** Hiss, and hum with its harmonics, as a guitar picks them up. */
+    static float[] picksUp(float[] x, double db, SplittableRandom r) {
+        float[] hiss = new float[x.length];
+        for (int i = 0; i < x.length; i++) hiss[i] = (float) r.nextGaussian();
+        new Biquad.Section(Biquad.lowPass(5000, 0.7, RATE_HZ)).process(hiss, 0, x.length);
+        double hum = r.nextDouble();
+        for (int i = 0; i < x.length; i++) {
+            double t = 2 * Math.PI * 50 * i / RATE_HZ;
+            hiss[i] += (float) (hum * (Math.sin(t) + 0.6 * Math.sin(3 * t) + 0.4 * Math.sin(5 * t)));
+        }
+        return sum(x, hiss, Math.pow(10, db / 20) * Math.sqrt(x.length / energy(hiss)));
+    }
+
     /** @param depth 1: down to silence */
     static float[] tremolo(float[] x, double hz, double depth, double phase) {
         float[] out = new float[x.length];

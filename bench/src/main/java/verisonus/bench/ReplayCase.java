@@ -3,6 +3,7 @@ package verisonus.bench;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SplittableRandom;
+import java.util.function.UnaryOperator;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
 import verisonus.demo.Takes;
@@ -34,6 +35,18 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
         WIDE_CHORUS,
         CHORUS,
         FLANGER
+    }
+
+    /** What stands in the rests of a pair that has no other effect. */
+    enum Rests {
+        /** Nothing: strings that were damped. */
+        QUIET,
+        /** Both guitars pick something up. */
+        HISS,
+        /** The take alone does. */
+        TAKE_HISSES,
+        /** Both do, and a gate shuts before the record's chain. */
+        GATE
     }
 
     /** What is true; empty: not there. */
@@ -83,6 +96,57 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
         Sound floor = Sound.mono(MatchedEqualizer.of(reference.mid(), levelled(near.sound).mid()), Effects.RATE_HZ);
         return new ReplayCase(seed, group, style, first.bpm(), reference, take, levelled(target.sound),
                 levelled(new float[][]{core}), floor, made.truth);
+    }
+
+    /** The phrase of a case once more by the take's guitar and another hand. */
+    static Sound anotherTake(long seed) {
+        SplittableRandom r = new SplittableRandom(seed * 7457 + 11);
+        Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
+        Takes.Guitar[] guitars = Takes.Guitar.values();
+        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
+        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        return KnownTone.levelled(
+                Takes.performed(style, 500_000 + seed, 3_000_000 + seed, mine, LENGTH_S).sound().mid());
+    }
+
+    /** A pair without effects but what its rests hold. */
+    static ReplayCase resting(long seed, Rests rests) {
+        SplittableRandom r = new SplittableRandom(seed * 9311 + 5);
+        Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
+        Takes.Guitar[] guitars = Takes.Guitar.values();
+        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
+        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        long phrase = 700_000 + seed;
+        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, theirs, LENGTH_S);
+        double db = -66 + 18 * r.nextDouble();
+        double mineDb = db - 4 + 8 * r.nextDouble();
+        float[] record = KnownTone.levelled(first.sound().mid()).mid().clone();
+        float[] played = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, mine, LENGTH_S).sound().mid())
+                .mid().clone();
+        float[] again = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, theirs, LENGTH_S).sound().mid())
+                .mid().clone();
+        if (rests == Rests.HISS || rests == Rests.GATE) {
+            record = Effects.picksUp(record, db, r.split());
+            again = Effects.picksUp(again, db, r.split());
+        }
+        if (rests != Rests.QUIET) played = Effects.picksUp(played, mineDb, r.split());
+        double over = 12 + 8 * r.nextDouble();
+        double depth = 30 + 40 * r.nextDouble();
+        double hold = 20 + 60 * r.nextDouble();
+        double release = 30 + 170 * r.nextDouble();
+        UnaryOperator<float[]> shut = rests == Rests.GATE
+                ? x -> Effects.gate(x, db + over, depth, hold, release)
+                : UnaryOperator.identity();
+        OtherChain.Settings chain = new OtherChain.Settings(seed + 19_000);
+        float[] out = chain.play(shut.apply(record), OtherChain.Spoiling.NOTHING);
+        float[] wanted = chain.play(shut.apply(again), OtherChain.Spoiling.NOTHING);
+        float[] core = chain.play(Sound.mono(played, Effects.RATE_HZ).gained(4 * r.nextDouble() - 2).mid(),
+                OtherChain.Spoiling.NOTHING);
+        Sound reference = levelled(new float[][]{out});
+        return new ReplayCase(seed, Group.NOTHING, style, first.bpm(), reference, Sound.mono(played, Effects.RATE_HZ),
+                levelled(new float[][]{wanted}), levelled(new float[][]{core}),
+                Sound.mono(MatchedEqualizer.of(reference.mid(), levelled(new float[][]{core}).mid()), Effects.RATE_HZ),
+                Truth.NOTHING);
     }
 
     private record Made(float[][] sound, Truth truth) {}

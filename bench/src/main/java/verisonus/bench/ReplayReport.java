@@ -14,6 +14,8 @@ import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
+import verisonus.core.search.Wishes;
+import verisonus.core.search.rests.RestLevels;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
@@ -29,19 +31,47 @@ public final class ReplayReport {
 
     private ReplayReport() {}
 
-    /** Prints a line a case and the tally. */
+    /**
+     * Prints a line a case and the tally. Arguments: first and last seed; "rests" after them for pairs with noise and a gate, "twice" for
+     * two takes used together.
+     */
     public static void main(String[] args) {
         long from = args.length > 0 ? Long.parseLong(args[0]) : 0;
         long to = args.length > 1 ? Long.parseLong(args[1]) : 59;
         Tally tally = new Tally();
         try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
-            LongStream.rangeClosed(from, to).forEach(seed -> one(ReplayCase.of(seed), tally, workers));
+            if (args.length > 2 && args[2].equals("rests")) {
+                LongStream.rangeClosed(from, to).forEach(seed -> resting(seed, tally, workers));
+            } else {
+                boolean twice = args.length > 2 && args[2].equals("twice");
+                LongStream.rangeClosed(from, to).forEach(seed -> one(ReplayCase.of(seed),
+                        twice ? List.of(ReplayCase.anotherTake(seed)) : List.of(), tally, workers));
+            }
         }
         System.out.print(tally.text());
     }
 
-    private static void one(ReplayCase c, Tally tally, ExecutorService workers) {
-        Derivation d = new ToneSearch(c.reference(), c.take(), SearchOptions.defaults(), workers, Progress.NONE).run();
+    /** What stands in the rests: a gate where the record is silent and the take hisses, none where both are alike. */
+    private static void resting(long seed, Tally tally, ExecutorService workers) {
+        for (ReplayCase.Rests r : ReplayCase.Rests.values()) {
+            ReplayCase c = ReplayCase.resting(seed, r);
+            Derivation d = new ToneSearch(c.reference(), c.take(), SearchOptions.defaults(), workers, Progress.NONE)
+                    .run();
+            Optional<Block> gate = d.tone().first(GearKind.GATE);
+            RestLevels wanted = RestLevels.of(c.reference());
+            double off = wanted.distanceDb(RestLevels.of(d.render()));
+            // Where strings ring on throughout, there is no rest to hear a gate in.
+            boolean audible = wanted.distanceDb(RestLevels.of(c.core())) > 2;
+            tally.share("gate in the tone: " + r + (audible ? ", rests differ" : ", rests alike"), gate.isPresent());
+            tally.error("rests off, dB: " + r, off);
+            System.out.printf(Locale.ROOT, "%3d %-12s %-8s rests off %.2f  %s%n", seed, r, c.style(), off,
+                    words(d.tone()));
+        }
+    }
+
+    private static void one(ReplayCase c, List<Sound> more, Tally tally, ExecutorService workers) {
+        SearchOptions options = SearchOptions.defaults().wishing(Wishes.NONE.alsoPlayed(more));
+        Derivation d = new ToneSearch(c.reference(), c.take(), options, workers, Progress.NONE).run();
         double app = Distances.spectrogramDb(c.target(), d.render());
         double eq = Distances.spectrogramDb(c.target(),
                 Sound.mono(MatchedEqualizer.of(c.reference().mid(), c.take().mid()), Effects.RATE_HZ));
@@ -79,6 +109,7 @@ public final class ReplayReport {
         Optional<Block> space = d.tone().first(GearKind.REVERB);
         judge("space", t.decayS().isPresent(), space, t.decayS().isPresent()
                 && near(space, ControlNames.DECAY, t.decayS().getAsDouble(), RIGHT_DECAY), tally, said);
+        tally.share("invented: gate", d.tone().first(GearKind.GATE).isPresent());
         Optional<Block> movement = d.tone().first(GearKind.MODULATION);
         judge("movement " + t.movement(), !t.movement().isEmpty(), movement,
                 near(movement, ControlNames.RATE, t.rateHz(), RIGHT_RATE), tally, said);

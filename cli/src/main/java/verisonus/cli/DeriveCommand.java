@@ -72,6 +72,9 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             + " stand-in plays and the tone is a rough sketch")
     private @Nullable Path di;
 
+    @Option(names = "--take", paramLabel = "DI", description = "another take of the same phrase on the same guitar: what most of them show is believed; again for more")
+    private List<Path> takes = new ArrayList<>();
+
     @Mixin
     private RegionOptions regions = new RegionOptions();
 
@@ -131,6 +134,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Optional<Excerpt> alone = regions.isPart() ? Optional.empty() : AloneBars.of(studied).worthStudying();
         Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
         boolean standIn = di == null;
+        if (standIn && !takes.isEmpty()) throw usage("--take is another take beside the one of --di; name that first");
         if (standIn) regions.withoutTake();
         Sound dry = di == null ? StandInTake.play() : regions.take(di);
         prepare(folder);
@@ -210,6 +214,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
                         SearchOptions.Track.THROUGH_AMP, "amp-and-cabinet",
                         SearchOptions.Track.THROUGH_AMP_AND_CABINET)))
                 .alsoNear(also.stream().map(AudioInput::read).toList())
+                .alsoPlayed(takes.stream().map(AudioInput::read).toList())
                 .offering(impulses == null
                         ? List.of()
                         : ImpulseFolder.read(impulses, Progress.NONE).entries().stream()

@@ -1,5 +1,6 @@
 package verisonus.cli.perform;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -13,8 +14,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.JsonOption;
+import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.foot.FootLimits;
+import verisonus.core.perform.foot.FootRide;
 import verisonus.core.perform.foot.PedalRange;
 import verisonus.core.perform.foot.PedalRangeFinder;
 import verisonus.core.perform.foot.PedalUse;
@@ -37,6 +40,12 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
     @Option(names = "--use", paramLabel = "PEDAL=BLOCK/CONTROL:HEEL:TOE", description = "check what is on a pedal already; again for more")
     private List<String> uses = new ArrayList<>();
 
+    @Option(names = "--ridden", paramLabel = "REF", description = "read off the record what somebody rode while it was made, as moves for a foot; --from and --to choose a part")
+    private @Nullable Path ridden;
+
+    @Mixin
+    private RegionOptions regions = new RegionOptions();
+
     @Option(names = "--least-clarity", paramLabel = "SHARE", description = "of the phrase's ups and downs that must be left, 0 to 1 (default: 0.5)")
     private double leastClarity = FootLimits.USUAL.leastClarity();
 
@@ -51,8 +60,9 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
 
     @Override
     public Integer call() {
-        if (control == null && uses.isEmpty())
-            throw new InputFault("pedal", "there is nothing to do", "give --control, or --use to check what is there");
+        if (control == null && uses.isEmpty() && ridden == null)
+            throw new InputFault("pedal", "there is nothing to do",
+                    "give --control, --ridden with the record, or --use to check what is there");
         Tone tone = played.tone();
         ObjectNode doc = Json.object("verisonus.pedal/1");
         if (control != null) {
@@ -61,6 +71,7 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
             write(doc, r);
             if (!json.asked()) print(r, c);
         }
+        if (ridden != null) ridden(ridden, tone, doc);
         List<String> faults = PedalUse.faults(uses.stream().map(u -> use(u, tone)).toList(), tone, List.of());
         ArrayNode said = doc.putArray("faults");
         faults.forEach(said::add);
@@ -70,6 +81,39 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
             faults.forEach(System.out::println);
         }
         return 0;
+    }
+
+    private void ridden(Path record, Tone tone, ObjectNode doc) {
+        List<FootRide> rides = FootRide.read(regions.reference(record), regions.take(played.takeFile()), tone,
+                Progress.NONE);
+        ArrayNode out = doc.putArray("ridden");
+        for (FootRide r : rides) {
+            ObjectNode one = out.addObject().put("what", r.what());
+            r.place().ifPresentOrElse(p -> one.put("control", p.toString()), () -> one.putNull("control"));
+            ArrayNode moves = one.putArray("moves");
+            for (FootRide.Move m : r.moves()) {
+                ObjectNode move = moves.addObject();
+                Json.put(move, "from_s", m.fromS(), 2);
+                Json.put(move, "to_s", m.toS(), 2);
+                Json.put(move, "from_db", m.fromDb(), 1);
+                Json.put(move, "to_db", m.toDb(), 1);
+                Json.put(move, "from_value", m.fromValue(), 1);
+                Json.put(move, "to_value", m.toValue(), 1);
+            }
+        }
+        if (json.asked()) return;
+        if (rides.isEmpty())
+            System.out.println(
+                    "nothing that a hand rode can be followed: level and repeats stand still, or hide in the playing");
+        for (FootRide r : rides) {
+            System.out.println(r.what() + r.place().map(p -> ", " + p).orElse(", its level"));
+            for (FootRide.Move m : r.moves()) System.out.println("  " + m.words(v -> shown(r, tone, v)));
+        }
+    }
+
+    private static String shown(FootRide r, Tone tone, double value) {
+        return r.place().flatMap(p -> tone.find(p.block()).flatMap(b -> b.model().find(p.control())))
+                .map(c -> c.display(value)).orElse(Figures.of("%+.1f dB", value));
     }
 
     private FootLimits limits() {

@@ -16,6 +16,8 @@ import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.Said;
 import verisonus.cli.files.CommandFolder;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
 
 /** Playing a tone tonight, from the command line. */
 @ResourceLock("java.lang.System.out")
@@ -82,6 +84,37 @@ class PerformCommandsTest {
         assertThat(r.path("low").asDouble()).isLessThan(r.path("high").asDouble());
         assertThat(r.path("anchors")).hasSize(5);
         assertThat(r.path("faults").get(0).asString()).contains("two jobs");
+    }
+
+    @Test
+    void whatWasRiddenOnTheRecordBecomesMovesForAFoot() throws IOException {
+        float[] x = new float[12 * 48_000];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / 48_000.0;
+            double u = t % 0.75;
+            double fade = Math.min(1, u / 0.003) * Math.exp(-5 * u) * (u < 0.5 ? 1 : Math.exp(-60 * (u - 0.5)));
+            for (int p = 1; p < 14; p++)
+                x[i] += (float) (0.1 / p * fade * Math.sin(2 * Math.PI * (110 + 20 * (int) (t / 0.75) % 80) * p * u));
+        }
+        Files.write(dir.resolve("take.wav"), SoundWriter.encode(Sound.mono(x, 48_000), SoundWriter.Format.WAV_24));
+        float[] faded = x.clone();
+        for (int i = 0; i < x.length; i++)
+            faded[i] *= (float) Math.pow(10, -14 * (1 - Math.clamp((i / 48_000.0 - 4) / 4, 0, 1)) / 20);
+        Files.write(dir.resolve("record.wav"), SoundWriter.encode(Sound.mono(faded, 48_000),
+                SoundWriter.Format.WAV_24));
+        String plain = new CommandFolder(dir).write("plain.json",
+                "{\"schema\":\"verisonus.tone/1\",\"name\":\"p\",\"blocks\":[{\"id\":\"volume\",\"model\":\"volume\"}]}");
+        JsonNode ridden = json("pedal", "--tone", plain, "--di", at("take.wav"), "--ridden", at("record.wav"), "--json")
+                .path("ridden");
+        assertThat(ridden).hasSize(1);
+        assertThat(ridden.get(0).path("what").asString()).isEqualTo("guitar");
+        assertThat(ridden.get(0).path("control").isNull()).isTrue();
+        JsonNode first = ridden.get(0).path("moves").get(0);
+        assertThat(first.path("to_db").asDouble()).isGreaterThan(first.path("from_db").asDouble() + 2);
+        Said short4 = Said.by("pedal", "--tone", plain, "--di", at("take.wav"), "--ridden", at("record.wav"), "--to",
+                "4");
+        assertThat(short4.status()).isEqualTo(3);
+        assertThat(short4.err()).contains("six seconds");
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Evidence;
@@ -18,13 +19,16 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.EmptyBands;
 import verisonus.core.search.colour.EqualizerFit;
 import verisonus.core.search.colour.Features;
+import verisonus.core.search.rests.RestGate;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /**
@@ -53,6 +57,7 @@ final class ReplayCompletion {
     private final ExecutorService workers;
     private final EmptyBands empty;
     private boolean spaceRuledOut;
+    private List<float[]> more = List.of();
     private final Set<String> missing = new LinkedHashSet<>();
     private final Set<String> unjudged = new LinkedHashSet<>();
 
@@ -67,6 +72,12 @@ final class ReplayCompletion {
         this.setting = setting;
         this.workers = workers;
         empty = EmptyBands.of(Features.of(dry, 0, Sound.WORKING_RATE_HZ).levelDb());
+    }
+
+    /** Further takes of the phrase, laid under the reference: what most of them show is believed. */
+    ReplayCompletion also(List<float[]> takes) {
+        more = List.copyOf(takes);
+        return this;
     }
 
     /**
@@ -91,11 +102,17 @@ final class ReplayCompletion {
         int room = options.rig().mostBlocks() - front.size();
         boolean equalized = room > 0 && (options.locked().touches(GearKind.EQUALIZER.word())
                 || options.rig().has(Gear.model("parametric equalizer")));
+        Optional<Block> gate = gate(front, take, flat, room - (equalized ? 1 : 0));
+        if (gate.isPresent()) {
+            front.add(0, gate.get());
+            flat = played(front, take);
+            room--;
+        }
         List<Block> coloured = new ArrayList<>();
         if (equalized) coloured.add(equalizer(flat, List.of()));
         Sound core = played(coloured, flat);
         progress.at(0.5, "listening for what the dry tone lacks");
-        ReplayExamination exam = ReplayExamination.of(reference, core, setting);
+        ReplayExamination exam = examined(core, front, coloured);
         Evidence found = found(exam);
         MeasuredBlocks measured = new MeasuredBlocks(found, options);
         int left = room - (equalized ? 1 : 0);
@@ -118,6 +135,33 @@ final class ReplayCompletion {
         note(exam, found, effects.stream().anyMatch(b -> b.model().kind() == GearKind.REVERB));
         return new Finished(ToneCompletion.levelled(options, reference, new Tone("derived", all), played(behind, flat)),
                 played(coloured, flat), found, List.copyOf(missing), List.copyOf(unjudged));
+    }
+
+    /** What the reference has more than the tone, by each take. */
+    private ReplayExamination examined(Sound core, List<Block> front, List<Block> coloured) {
+        List<Block> all = new ArrayList<>(front);
+        all.addAll(coloured);
+        List<Callable<ReplayExamination>> work = new ArrayList<>(
+                List.of(() -> ReplayExamination.of(reference, core, setting)));
+        for (float[] take : more)
+            work.add(() -> ReplayExamination.of(reference, played(all, Sound.mono(take, Sound.WORKING_RATE_HZ)),
+                    setting));
+        return ReplayExamination.agreed(Parallel.all(work, workers));
+    }
+
+    /** A gate with which the take rests as the record does, where there is one; a record with others on it does not show its rests. */
+    private Optional<Block> gate(List<Block> front, Sound take, Sound flat, int left) {
+        Optional<Block> locked = options.earlier().flatMap(t -> t.first(GearKind.GATE))
+                .filter(b -> options.locked().touches(b.id()));
+        if (locked.isPresent() || setting.company()) return locked;
+        Model gate = Gear.model("noise gate");
+        Optional<Block> found = RestGate.nearest(options.rig().device(gate), reference, take,
+                x -> x == take ? flat : played(front, x), workers).map(RestGate::block);
+        if (found.isPresent() && (left < 1 || !options.allowed(GearKind.GATE).contains(gate))) {
+            missing.add("gate");
+            return Optional.empty();
+        }
+        return found;
     }
 
     /** A second block of a kind gets a name of its own. */

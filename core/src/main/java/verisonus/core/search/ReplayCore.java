@@ -1,6 +1,7 @@
 package verisonus.core.search;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -41,7 +42,7 @@ final class ReplayCore {
 
     private final Features wanted;
     private final Valleys wantedValleys;
-    private final float[] take;
+    private final List<float[]> takes;
     private final int warmUp;
     private final SearchOptions options;
     private final ExecutorService workers;
@@ -50,13 +51,13 @@ final class ReplayCore {
 
     /**
      * @param wanted the part of the reference in which the guitar stands alone
-     * @param take in time with it, beginning {@code warmUp} samples earlier
+     * @param takes in time with it, beginning {@code warmUp} samples earlier; of several the mean score counts
      */
-    ReplayCore(float[] wanted, float[] take, int warmUp, SearchOptions options, ExecutorService workers,
+    ReplayCore(float[] wanted, List<float[]> takes, int warmUp, SearchOptions options, ExecutorService workers,
             AtomicInteger renders) {
         this.wanted = Features.of(wanted, 0, Sound.WORKING_RATE_HZ);
         wantedValleys = Valleys.of(wanted, Sound.WORKING_RATE_HZ);
-        this.take = take;
+        this.takes = List.copyOf(takes);
         this.warmUp = warmUp;
         this.options = options;
         this.workers = workers;
@@ -67,7 +68,7 @@ final class ReplayCore {
      * One setting.
      *
      * @param score without unit, smaller is nearer
-     * @param envelopeDb how far the envelopes are apart, which tells the same performance from another
+     * @param envelopeDb how far the envelopes of the first take and the reference are apart, which tells the same performance from another
      */
     record Ranked(Knobs knobs, double score, double envelopeDb) {}
 
@@ -121,21 +122,28 @@ final class ReplayCore {
     }
 
     private Ranked ranked(Knobs k, List<Block> behind) {
-        renders.incrementAndGet();
         List<Block> blocks = new ArrayList<>(k.blocks());
         blocks.addAll(behind);
-        float[] x = Renderer.renderMono(new Tone("candidate", blocks), take, Quality.DRAFT);
-        float[] scored = java.util.Arrays.copyOfRange(x, warmUp, x.length);
-        Features f = Features.of(scored, 0, Sound.WORKING_RATE_HZ);
-        double[] d = new double[f.levelDb().length];
-        for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
-        double envelope = envelopeDb(f);
-        double score = fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
-                + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
-                        / VALLEYS_UNIT_DB;
+        Tone candidate = new Tone("candidate", blocks);
+        double score = 0;
+        double first = 0;
+        for (float[] take : takes) {
+            renders.incrementAndGet();
+            float[] x = Renderer.renderMono(candidate, take, Quality.DRAFT);
+            float[] scored = Arrays.copyOfRange(x, warmUp, x.length);
+            Features f = Features.of(scored, 0, Sound.WORKING_RATE_HZ);
+            double[] d = new double[f.levelDb().length];
+            for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
+            double envelope = envelopeDb(f);
+            if (score == 0) first = envelope;
+            score += (fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
+                    + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
+                            / VALLEYS_UNIT_DB)
+                    / takes.size();
+        }
         if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
         if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
-        return new Ranked(k, score, envelope);
+        return new Ranked(k, score, first);
     }
 
     private double envelopeDb(Features f) {

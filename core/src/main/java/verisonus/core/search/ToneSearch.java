@@ -141,14 +141,14 @@ public final class ToneSearch {
         if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), alignment);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
-            ReplayCore core = new ReplayCore(segment.cutScored(wanted), segment.cut(dry), segment.warmUp(), options,
-                    workers,
-                    renders);
+            List<float[]> takes = takes(wanted, dry);
+            ReplayCore core = new ReplayCore(segment.cutScored(wanted),
+                    takes.stream().map(segment::cut).toList(), segment.warmUp(), options, workers, renders);
             List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
             if (ranked.get(0).envelopeDb() >= SAME_ENVELOPE_DB)
                 return again(search, new Ground(wanted, dry, target, Pairing.PLAYED_AGAIN,
                         new LinearPart(dictionary, target.weight(), RIDGE_OTHER), OptionalDouble.empty()), core,
-                        ranked);
+                        ranked, takes.subList(1, takes.size()));
         }
         // A take whose envelopes agree with the record's is of its performance, though its clock ran otherwise.
         Pairing pairing = same ? Pairing.SAME_PERFORMANCE : Pairing.OTHER_PLAYING;
@@ -157,12 +157,24 @@ public final class ToneSearch {
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
     }
 
+    /** The take, and what else of the phrase was played, each laid under the reference; what is no take of it is left out. */
+    private List<float[]> takes(float[] wanted, float[] dry) {
+        List<float[]> out = new ArrayList<>(List.of(dry));
+        for (Sound s : options.wishes().takes()) {
+            float[] x = s.atRate(Sound.WORKING_RATE_HZ).mid();
+            Alignment a = Alignment.find(wanted, x, Sound.WORKING_RATE_HZ);
+            if (a.pairing().isSamePhrase()) out.add(a.laid(wanted, x, Sound.WORKING_RATE_HZ));
+        }
+        return out;
+    }
+
     /** What every way of searching starts from. */
     private record Search(long started, Evidence first, Evidence evidence, Target target, Alignment alignment,
             List<StartingTone> nearest) {}
 
     /** The core from a replay: ranked settings without descent, then what the dry tone lacks. */
-    private Derivation again(Search s, Ground ground, ReplayCore core, List<ReplayCore.Ranked> ranked) {
+    private Derivation again(Search s, Ground ground, ReplayCore core, List<ReplayCore.Ranked> ranked,
+            List<float[]> more) {
         CurveDictionary dictionary = ground.linear.dictionary();
         Objective objective = objective(ground, List.of(), LONG_S);
         progress.at(0.4, "choosing cabinet and microphone");
@@ -179,7 +191,7 @@ public final class ToneSearch {
                 _ -> true, alone.value().filter(m -> m.kind().isMovingComb())
                         .map(ModulationReading::rateHz).orElse(OptionalDouble.empty()));
         ReplayCompletion.Finished finished = new ReplayCompletion(options, reference, ground.dry, s.target,
-                s.first.corrected(options.corrections()), setting, core, workers).of(best.knobs(),
+                s.first.corrected(options.corrections()), setting, core, workers).also(more).of(best.knobs(),
                         dictionary.entry(best.curve()), progress);
         progress.at(0.85, "measuring what is left");
         ToneCompletion.Finished made = finished.made();

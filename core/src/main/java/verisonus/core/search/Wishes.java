@@ -19,13 +19,14 @@ import verisonus.core.sound.Sound;
  * @param impulses measured responses that may stand in place of cabinet and microphone
  * @param known tones besides the shipped ones from which a search may start
  * @param direct whether the reference was taken without loudspeaker and microphone, so that none are looked for
+ * @param takes further takes of the phrase on the same guitar: what all of them show is believed
  * @param standIn whether the take is nobody's, so that notes of it that happen to fall on the record's mean nothing
  */
 public record Wishes(Set<GapAttribute> wantedSo, List<ModelClaim> claims, SearchOptions.Track track, List<Sound> others,
-        List<Impulse> impulses, List<StartingTone> known, boolean direct, boolean standIn) {
+        List<Impulse> impulses, List<StartingTone> known, boolean direct, List<Sound> takes, boolean standIn) {
     /** Nothing but to be near. */
     public static final Wishes NONE = new Wishes(Set.of(), List.of(), SearchOptions.Track.DRY, List.of(), List.of(),
-            List.of(), false, false);
+            List.of(), false, List.of(), false);
 
     /** How far a claim counts. */
     public enum Use {
@@ -46,40 +47,46 @@ public record Wishes(Set<GapAttribute> wantedSo, List<ModelClaim> claims, Search
         others = List.copyOf(others);
         impulses = List.copyOf(impulses);
         known = List.copyOf(known);
+        takes = List.copyOf(takes);
     }
 
     public Wishes wantingSo(Set<GapAttribute> attributes) {
-        return new Wishes(attributes, claims, track, others, impulses, known, direct, standIn);
+        return new Wishes(attributes, claims, track, others, impulses, known, direct, takes, standIn);
     }
 
     public Wishes claiming(List<ModelClaim> newClaims) {
-        return new Wishes(wantedSo, newClaims, track, others, impulses, known, direct, standIn);
+        return new Wishes(wantedSo, newClaims, track, others, impulses, known, direct, takes, standIn);
     }
 
     public Wishes through(SearchOptions.Track newTrack) {
-        return new Wishes(wantedSo, claims, newTrack, others, impulses, known, direct, standIn);
+        return new Wishes(wantedSo, claims, newTrack, others, impulses, known, direct, takes, standIn);
     }
 
     public Wishes alsoNear(List<Sound> recordings) {
-        return new Wishes(wantedSo, claims, track, recordings, impulses, known, direct, standIn);
+        return new Wishes(wantedSo, claims, track, recordings, impulses, known, direct, takes, standIn);
     }
 
     public Wishes offering(List<Impulse> responses) {
-        return new Wishes(wantedSo, claims, track, others, responses, known, direct, standIn);
+        return new Wishes(wantedSo, claims, track, others, responses, known, direct, takes, standIn);
     }
 
     public Wishes knowing(List<StartingTone> tones) {
-        return new Wishes(wantedSo, claims, track, others, impulses, tones, direct, standIn);
+        return new Wishes(wantedSo, claims, track, others, impulses, tones, direct, takes, standIn);
     }
 
     /** The reference was taken without loudspeaker and microphone. */
     public Wishes takenDirectly() {
-        return new Wishes(wantedSo, claims, track, others, impulses, known, true, standIn);
+        return new Wishes(wantedSo, claims, track, others, impulses, known, true, takes, standIn);
+    }
+
+    /** The phrase was played more than once. */
+    public Wishes alsoPlayed(List<Sound> more) {
+        return new Wishes(wantedSo, claims, track, others, impulses, known, direct, more, standIn);
     }
 
     /** The take is a stand-in's. */
     public Wishes playedByStandIn() {
-        return new Wishes(wantedSo, claims, track, others, impulses, known, direct, true);
+        return new Wishes(wantedSo, claims, track, others, impulses, known, direct, takes, true);
     }
 
     /** Whether a model may be tried: the honoured claims about its kind name it, or nothing that is owned. */

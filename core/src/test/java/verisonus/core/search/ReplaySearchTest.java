@@ -58,7 +58,7 @@ class ReplaySearchTest {
     }
 
     private static ReplayCore core(Sound reference) {
-        return new ReplayCore(reference.mid(), MINE.mid(), 0, SearchOptions.defaults().withRig(SMALL), workers,
+        return new ReplayCore(reference.mid(), List.of(MINE.mid()), 0, SearchOptions.defaults().withRig(SMALL), workers,
                 new AtomicInteger());
     }
 
@@ -101,6 +101,24 @@ class ReplaySearchTest {
                 Block.of("dynamic microphone")));
         assertThat(core(recorded(clean)).ranked(List.of(), Progress.NONE).get(0).knobs().ampName())
                 .isEqualTo("open clean");
+    }
+
+    @Test
+    void severalTakesCountAlikeAndOneTwiceIsTheSameAsOnce() {
+        float[] record = recorded(DRY).mid();
+        Knobs k = Knobs.of(DRY).orElseThrow();
+        SearchOptions options = SearchOptions.defaults().withRig(SMALL);
+        float[] softer = MINE.gained(-6).mid();
+        double one = new ReplayCore(record, List.of(MINE.mid()), 0, options, workers, new AtomicInteger()).score(k,
+                List.of());
+        double other = new ReplayCore(record, List.of(softer), 0, options, workers, new AtomicInteger()).score(k,
+                List.of());
+        double twice = new ReplayCore(record, List.of(MINE.mid(), MINE.mid()), 0, options, workers,
+                new AtomicInteger()).score(k, List.of());
+        double both = new ReplayCore(record, List.of(MINE.mid(), softer), 0, options, workers, new AtomicInteger())
+                .score(k, List.of());
+        assertThat(twice).isCloseTo(one, within(1e-9));
+        assertThat(both).isCloseTo(0.5 * (one + other), within(1e-9));
     }
 
     @Test

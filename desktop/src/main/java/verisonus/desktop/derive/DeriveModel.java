@@ -12,6 +12,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
+import verisonus.core.search.Wishes;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.take.Alignment;
@@ -71,9 +72,9 @@ public final class DeriveModel {
         SearchOptions chosen = standIn ? asked.wishing(asked.wishes().playedByStandIn()) : asked;
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
-            SearchOptions options = common
-                    ? chosen.wishing(chosen.wishes().alsoNear(SearchChoices.others(c, desk.book())))
-                    : chosen;
+            Wishes played = chosen.wishes().alsoPlayed(SearchChoices.takes(c, desk.book()));
+            SearchOptions options = chosen
+                    .wishing(common ? played.alsoNear(SearchChoices.others(c, desk.book())) : played);
             Derivation found = interim.during(c.entry().id(), region.fromS(), di,
                     listener -> new ToneSearch(wanted, di, options,
                             desk.work().helpers(), progress).telling(listener).run());

@@ -7,7 +7,9 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.store.Region;
 import verisonus.core.perform.foot.FootLimits;
+import verisonus.core.perform.foot.FootRide;
 import verisonus.core.perform.foot.PedalRange;
 import verisonus.core.perform.foot.PedalRangeFinder;
 import verisonus.core.perform.foot.PedalUse;
@@ -15,7 +17,9 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.OpenCase;
 
 /** What may be moved by a foot, and how far; what is on the pedals, and what is wrong with it. */
 public final class FootModel {
@@ -23,6 +27,8 @@ public final class FootModel {
     private final ReadOnlyObjectWrapper<Optional<PedalRange>> found = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<PedalUse>> uses = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<List<ControlPlace>> sweepable = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<List<FootRide>> ridden = new ReadOnlyObjectWrapper<>(List.of());
+    private Optional<Ground> riddenOn = Optional.empty();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
 
     public FootModel(Desk desk) {
@@ -38,6 +44,8 @@ public final class FootModel {
         Optional<Ground> g = Ground.of(desk);
         if (found.get().filter(r -> g.flatMap(x -> control(x.tone(), r.place())).isPresent()).isEmpty())
             found.set(Optional.empty());
+        // What was read off one case's record, or for another tone, says nothing here.
+        if (riddenOn.filter(was -> was.isStill(desk)).isEmpty()) ridden.set(List.of());
     }
 
     private List<ControlPlace> all() {
@@ -74,6 +82,35 @@ public final class FootModel {
                     found.set(Optional.of(r));
                     said.set(r.isUseful() ? "" : place + ": nothing for a foot, " + r.lowWhy() + ".");
                 });
+    }
+
+    /** Reads off the record what somebody rode while it was made. */
+    public void follow() {
+        Optional<Ground> g = Ground.of(desk);
+        Optional<Sound> record = desk.open().get().flatMap(OpenCase::region)
+                .flatMap(r -> desk.sounds().get().reference().map(s -> s.slice(r.fromS(), r.toS())));
+        if (g.isEmpty() || record.isEmpty()) {
+            said.set("Mark a region of the record and derive a tone first: then a hand on it can be followed.");
+            return;
+        }
+        double from = desk.open().get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
+        desk.work().run("Following what was ridden",
+                progress -> FootRide.read(record.get(), g.get().di(), g.get().tone(), progress).stream()
+                        .map(r -> r.later(from)).toList(),
+                rides -> {
+                    if (!g.get().isStill(desk)) return;
+                    riddenOn = g;
+                    ridden.set(rides);
+                    said.set(rides.isEmpty()
+                            ? "Nothing that a hand rode can be followed: level and repeats stand still, or hide in the"
+                                    + " playing."
+                            : "");
+                });
+    }
+
+    /** What was ridden on the record, on its own time axis; empty until it was asked for. */
+    public ReadOnlyObjectProperty<List<FootRide>> ridden() {
+        return ridden.getReadOnlyProperty();
     }
 
     /** Keeps the range that was found on a pedal. */

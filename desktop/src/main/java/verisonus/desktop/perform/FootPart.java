@@ -10,6 +10,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import verisonus.core.perform.foot.FootRide;
 import verisonus.core.perform.foot.PedalRange;
 import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.ControlPlace;
@@ -29,6 +30,7 @@ final class FootPart extends VBox {
     private final FlowPane places = new FlowPane(6, 4);
     private final FlowPane keeping = new FlowPane(6, 4);
     private final VBox kept = new VBox(2);
+    private final VBox ridden = new VBox(2);
 
     FootPart(FootModel model, Theme theme) {
         super(8);
@@ -41,7 +43,11 @@ final class FootPart extends VBox {
         find.setId("find-pedal");
         find.setTooltip(new Tooltip("plays your take with the control at seventeen places"));
         find.setOnAction(_ -> Optional.ofNullable(control.getValue()).ifPresent(model::find));
-        FlowPane first = new FlowPane(8, 4, control, find);
+        Button follow = new Button("What was ridden on the record, about 4 s");
+        follow.setId("follow-ride");
+        follow.setTooltip(new Tooltip("reads a level or repeats that a hand moved, and says when your foot must move"));
+        follow.setOnAction(_ -> model.follow());
+        FlowPane first = new FlowPane(8, 4, control, find, follow);
         first.setAlignment(Pos.CENTER_LEFT);
         TextField name = Nodes.field("pedal 1", "name of the pedal");
         name.setId("pedal-name");
@@ -54,10 +60,23 @@ final class FootPart extends VBox {
         Label said = Nodes.wrapped("", "small");
         said.managedProperty().bind(said.textProperty().isNotEmpty());
         model.said().subscribe(said::setText);
-        getChildren().addAll(first, scale, why, places, keeping, kept, said);
+        getChildren().addAll(first, scale, why, places, keeping, kept, ridden, said);
         model.sweepable().subscribe(_ -> show());
         model.found().subscribe(_ -> show());
         model.uses().subscribe(_ -> show());
+        model.ridden().subscribe(this::ridden);
+    }
+
+    private void ridden(List<FootRide> rides) {
+        ridden.getChildren().clear();
+        for (FootRide r : rides) {
+            String moves = r.place().map(p -> p.block() + " " + p.control()).orElse("the level of all");
+            ridden.getChildren().add(Nodes.wrapped("Ridden on the record, by a hand or by the playing: the " + r.what()
+                    + ", so move " + moves + ":", "strong"));
+            for (FootRide.Move m : r.moves())
+                ridden.getChildren().add(Nodes.wrapped(m.words(v -> r.place().map(p -> model.display(p, v))
+                        .orElse(Figures.read("%+.1f dB", v)))));
+        }
     }
 
     private void show() {

@@ -197,6 +197,19 @@ class PerformModelsTest {
     }
 
     @Test
+    void whatWasRiddenNeedsARegionLongEnough() {
+        keepTone();
+        FootModel model = new FootModel(fixture.desk());
+        model.follow();
+        assertThat(model.said().get()).contains("Mark a region");
+        fixture.mark();
+        model.follow();
+        fixture.settle();
+        assertThat(fixture.desk().work().fault().get()).contains("six seconds");
+        assertThat(model.ridden().get()).isEmpty();
+    }
+
+    @Test
     void aSongIsBuiltUpAndEveryChangeIsCounted() {
         keepTone();
         SongModel model = new SongModel(fixture.desk());

@@ -1,13 +1,16 @@
 package verisonus.core.evidence.replay;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.sound.Sound;
 
@@ -74,6 +77,29 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
             pitch = Finding.unknown("the pitch sways with the level");
         }
         return new ReplayExamination(echo, reverb, level, sweep, pitch, SideSway.find(recording, fit.asked));
+    }
+
+    /**
+     * What several replays of one recording show together: there where most of those that can tell say so, by the surest of them; not
+     * there where most deny it; else it cannot be told.
+     *
+     * @param each the leading take's first
+     */
+    public static ReplayExamination agreed(List<ReplayExamination> each) {
+        if (each.size() == 1) return each.get(0);
+        return new ReplayExamination(agreed(each, ReplayExamination::echo), agreed(each, ReplayExamination::reverb),
+                agreed(each, ReplayExamination::level), agreed(each, ReplayExamination::sweep),
+                agreed(each, ReplayExamination::pitch), agreed(each, ReplayExamination::sides));
+    }
+
+    private static <T> Finding<T> agreed(List<ReplayExamination> each, Function<ReplayExamination, Finding<T>> topic) {
+        List<Finding<T>> all = each.stream().map(topic).toList();
+        List<Finding<T>> there = all.stream().filter(Finding::isPresent).toList();
+        List<Finding<T>> not = all.stream().filter(f -> f.presence() == Presence.ABSENT).toList();
+        Comparator<Finding<T>> surest = Comparator.comparingDouble(Finding::confidence);
+        if (there.size() > not.size()) return there.stream().max(surest).orElseThrow();
+        if (not.size() > there.size()) return not.stream().max(surest).orElseThrow();
+        return there.isEmpty() ? all.get(0) : Finding.unknown("your takes do not agree on it");
     }
 
     private static boolean isMultiple(double hz, double sweepHz) {

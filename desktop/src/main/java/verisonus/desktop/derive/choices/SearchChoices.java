@@ -95,6 +95,12 @@ public final class SearchChoices {
         return out;
     }
 
+    /** Further takes of the case, which a search leaves out where they are of something else; decoded, so off the window's thread. */
+    public static List<Sound> takes(OpenCase c, Casebook book) {
+        return c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1)
+                .map(m -> book.recordings().sound(m.hash())).toList();
+    }
+
     /** The studied parts of the case's other references, or the whole of those that have none; decoded, so off the window's thread. */
     public static List<Sound> others(OpenCase c, Casebook book) {
         List<Medium> references = c.media().stream().filter(m -> m.role() == Medium.Role.REFERENCE).toList();
