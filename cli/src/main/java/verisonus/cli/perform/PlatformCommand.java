@@ -17,20 +17,29 @@ import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.perform.device.DriveTrim;
 import verisonus.core.perform.device.Platform;
+import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.Figures;
+import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "platform", mixinStandardHelpOptions = true, description = {
         "One amp setting under several pedals: the one under which the worst of several tones stays nearest to itself.",
-        "Each tone's pedal is turned until it is as dirty and as loud as before."})
+        "Each tone's pedal is turned until it is as dirty and as loud as before.",
+        "With --amp instead: how the pedal of one tone must be turned in front of other amps."})
 public final class PlatformCommand extends VerboseOption implements Callable<Integer> {
-    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "a tone with an amp and a pedal; two or more")
+    @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "a tone with an amp and a pedal; two or more, one with --amp")
     private List<Path> tones = new ArrayList<>();
 
     @Option(names = "--di", required = true, paramLabel = "DI", description = "dry phrase of your own")
     private @Nullable Path di;
+
+    @Option(names = "--amp", paramLabel = "MODEL", description = "another amp for the one tone; again for more, or \"all\"")
+    private List<String> amps = new ArrayList<>();
 
     @Mixin
     private final JsonOption json = new JsonOption();
@@ -38,6 +47,7 @@ public final class PlatformCommand extends VerboseOption implements Callable<Int
     @Override
     public Integer call() {
         List<Tone> read = tones.stream().map(ToneInput::tone).toList();
+        if (!amps.isEmpty()) return trims(read);
         Platform p = Platform.of(read, AudioInput.studied(Objects.requireNonNull(di), 0, null).sound(), Progress.NONE);
         if (json.asked()) {
             json.print(document(p));
@@ -48,6 +58,37 @@ public final class PlatformCommand extends VerboseOption implements Callable<Int
                 .toList()));
         for (Platform.Under u : p.under()) System.out.println(Figures.of("  %s: %s", u.name(), u.words()));
         return 0;
+    }
+
+    private int trims(List<Tone> read) {
+        if (read.size() != 1)
+            throw new InputFault("--amp", "it asks for the pedal of one tone, and " + read.size() + " are named",
+                    "name one tone");
+        List<Model> models = amps.contains("all")
+                ? Gear.of(GearKind.AMP)
+                : amps.stream().map(PlatformCommand::amp)
+                        .toList();
+        List<DriveTrim> found = DriveTrim.of(read.getFirst(), models,
+                AudioInput.studied(Objects.requireNonNull(di), 0, null).sound(), Progress.NONE);
+        ObjectNode doc = Json.object("verisonus.platform/1");
+        ArrayNode out = doc.putArray("amps");
+        for (DriveTrim d : found) {
+            ObjectNode n = out.addObject().put("amp", d.amp().name());
+            Json.put(n, "before_jnd", d.beforeJnd(), 2);
+            Json.put(n, "after_jnd", d.afterJnd(), 2);
+            n.set("tone", ToneJson.write(d.tone()));
+        }
+        if (json.asked()) {
+            json.print(doc);
+        } else {
+            found.forEach(d -> System.out.println(d.words()));
+        }
+        return 0;
+    }
+
+    private static Model amp(String name) {
+        return Gear.find(name).filter(m -> m.kind() == GearKind.AMP).orElseThrow(
+                () -> new InputFault("--amp " + name, "it names no amp", "see controls --kind amp, or say all"));
     }
 
     private static ObjectNode document(Platform p) {

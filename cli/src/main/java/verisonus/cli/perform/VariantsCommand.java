@@ -2,6 +2,7 @@ package verisonus.cli.perform;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -29,6 +30,7 @@ import verisonus.core.perform.SustainSolver;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
+import verisonus.core.perform.check.LoudnessCeiling;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
@@ -91,6 +93,12 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     @Option(names = "--other-take", paramLabel = "DI", description = "the other guitar, best with the same phrase as --di")
     private @Nullable Path otherTake;
 
+    @Option(names = "--measured", paramLabel = "DB", description = "what a meter read where it counts while the tone was played, dB(A); with --allowed")
+    private @Nullable Double measured;
+
+    @Option(names = "--allowed", paramLabel = "DB", description = "what the room allows there, dB(A): tells which variant exceeds it")
+    private @Nullable Double allowed;
+
     @Option(names = "--out", paramLabel = "FILE.json", description = "write tone and variants")
     private @Nullable Path out;
 
@@ -107,6 +115,11 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     public Integer call() {
         if (ringLike != null && (make == null || like != null))
             throw new InputFault("--ring-like", "it needs --make and no --like", "make one variant after the other");
+        if ((measured == null) != (allowed == null))
+            throw new InputFault("--measured and --allowed", "one of them is missing", "give both");
+        Optional<LoudnessCeiling> ceiling = measured == null || allowed == null
+                ? Optional.empty()
+                : Optional.of(new LoudnessCeiling(measured, allowed));
         if (like != null && make == null)
             throw new InputFault("--like", "no variant is made that could come near to it", "add --make NAME");
         Path file = Objects.requireNonNull(tone);
@@ -129,6 +142,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         VariantMatrix matrix = VariantMatrix.of(base, all, phrase, Progress.NONE);
         VariantJson.Set after = new VariantJson.Set(base, all);
         target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
+        Map<String, Double> louder = louderThanTone(matrix);
         if (json.asked()) {
             ObjectNode doc = document(after, matrix, solved, trim);
             near.ifPresent(n -> {
@@ -143,6 +157,15 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                 Json.put(one, "after_db_per_s", r.afterDbPerS(), 1);
                 Json.put(one, "rests_db", r.restsDb(), 1);
             });
+            ceiling.ifPresent(c -> {
+                ArrayNode reach = doc.putArray("reaches");
+                for (LoudnessCeiling.Reaches r : c.of(louder)) {
+                    ObjectNode one = reach.addObject().put("variant", r.name());
+                    Json.put(one, "db", r.db(), 1);
+                    Json.put(one, "over_db", r.overDb(), 1);
+                }
+                Json.put(doc, "down_db", c.downDb(louder), 1);
+            });
             json.print(doc);
         } else {
             rings.ifPresent(r -> System.out.println(make + ": " + r.words()));
@@ -150,8 +173,16 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                     n -> System.out.printf(Locale.ROOT, "%s: %.1f JND from %s, %.1f with what was turned%n", make,
                             n.beforeJnd(), like, n.afterJnd()));
             print(after, matrix, solved, trim);
+            ceiling.ifPresent(c -> c.words(louder).forEach(System.out::println));
         }
         return 0;
+    }
+
+    private static Map<String, Double> louderThanTone(VariantMatrix matrix) {
+        double tone = matrix.rows().getFirst().reading().loudnessLufs();
+        Map<String, Double> out = new LinkedHashMap<>();
+        for (VariantMatrix.Row r : matrix.rows()) out.put(r.name(), r.reading().loudnessLufs() - tone);
+        return out;
     }
 
     private static VariantJson.Set read(Path file) {
@@ -170,6 +201,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                 Optional.ofNullable(dirtAt));
         if (ladder != null) return solver.ladder(named(file, set, ladder), steps, Progress.NONE);
         String name = Objects.requireNonNull(make);
+        if (name.equals(set.tone().name()))
+            throw new InputFault("--make " + name, "the tone itself is called so",
+                    "give the variant a name of its own");
         Variant start = from == null ? new Variant(name) : named(file, set, from).named(name);
         if (like != null) {
             FewTurns turns = FewTurns.towards(start.on(set.tone()), phrase, AudioInput.studied(like, 0, null).sound(),

@@ -87,6 +87,23 @@ class PerformCommandsTest {
     }
 
     @Test
+    void aPedalIsTrimmedForOtherAmpsAndVariantsAreHeldAgainstARoom() {
+        JsonNode amps = json("platform", "--tone", tone, "--di", di, "--amp", "small combo", "--json").path("amps");
+        assertThat(amps).hasSize(1);
+        assertThat(amps.get(0).path("after_jnd").asDouble())
+                .isLessThanOrEqualTo(amps.get(0).path("before_jnd").asDouble());
+        JsonNode room = json("variants", "--tone", tone, "--di", di, "--make", "lead", "--louder", "3", "--measured",
+                "96", "--allowed", "97", "--json");
+        assertThat(room.path("reaches")).hasSize(2);
+        assertThat(room.path("reaches").get(1).path("db").asDouble()).isCloseTo(99, within(0.3));
+        assertThat(room.path("down_db").asDouble()).isCloseTo(2, within(0.3));
+        assertThat(Said.by("platform", "--tone", tone, "--di", di, "--amp", "toaster").status()).isEqualTo(3);
+        assertThat(Said.by("variants", "--tone", tone, "--di", di, "--measured", "96").err()).contains("give both");
+        assertThat(Said.by("variants", "--tone", tone, "--di", di, "--make", "rhythm", "--louder", "1").err())
+                .contains("a name of its own");
+    }
+
+    @Test
     void whatWasRiddenOnTheRecordBecomesMovesForAFoot() throws IOException {
         float[] x = new float[12 * 48_000];
         for (int i = 0; i < x.length; i++) {

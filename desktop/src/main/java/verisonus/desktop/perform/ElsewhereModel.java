@@ -4,7 +4,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -13,12 +15,16 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.core.perform.check.StageChecks;
 import verisonus.core.perform.device.Build;
+import verisonus.core.perform.device.DriveTrim;
+import verisonus.core.perform.device.Platform;
 import verisonus.core.perform.device.SameEffect;
 import verisonus.core.perform.device.Translation;
 import verisonus.core.perform.device.Translator;
 import verisonus.core.perform.device.Transparency;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.Progress;
@@ -30,11 +36,15 @@ public final class ElsewhereModel {
     private final ReadOnlyObjectWrapper<List<Build>> builds = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<List<String>> remarks = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<Optional<Device>> device = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<List<Line>> pedals = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private Optional<Tone> of = Optional.empty();
 
     /** The tone on a device. */
     public record Device(String name, Rig rig, Translation translation) {}
+
+    /** Something said of a tone that can be heard. */
+    public record Line(String words, Optional<Tone> tone) {}
 
     private record Weighed(List<Build> builds, List<String> remarks) {}
 
@@ -50,6 +60,7 @@ public final class ElsewhereModel {
         builds.set(List.of());
         remarks.set(List.of());
         device.set(Optional.empty());
+        pedals.set(List.of());
         said.set("");
     }
 
@@ -89,6 +100,61 @@ public final class ElsewhereModel {
         }, d -> {
             if (g.isStill(desk)) device.set(Optional.of(d));
         }));
+    }
+
+    /** How the tone's pedal must be turned in front of the other amps the player owns. */
+    public void onOtherAmps() {
+        ground().ifPresent(g -> {
+            List<Model> amps = Gear.of(GearKind.AMP).stream().filter(desk.rig().get()::has).toList();
+            desk.work().run("Trying the pedal on other amps",
+                    progress -> DriveTrim.of(g.tone(), amps, g.di(), progress).stream()
+                            .map(d -> new Line(d.words() + ".", Optional.of(d.tone()))).toList(),
+                    lines -> tell(g, lines, "You own no other amp."));
+        });
+    }
+
+    /** One amp setting under the pedals of all cases whose tone has an amp and a pedal. */
+    public void oneAmp() {
+        ground().ifPresent(g -> {
+            List<Tone> tones = new ArrayList<>(List.of(g.tone()));
+            desk.book().cases().stream().filter(c -> c.id() != g.caseId())
+                    .forEach(c -> desk.book().tones().tone(c.id())
+                            .ifPresent(t -> tones.add(t.tone().named(c.name()))));
+            List<Tone> driven = tones.stream().filter(t -> isOn(t, GearKind.AMP) && isOn(t, GearKind.DRIVE)).toList();
+            if (driven.size() < 2) {
+                said.set("There are fewer than two tones with an amp and a pedal in this casebook.");
+                return;
+            }
+            desk.work().run("Turning one amp for all pedals", progress -> lines(Platform.of(driven, g.di(), progress)),
+                    lines -> tell(g, lines, ""));
+        });
+    }
+
+    private static boolean isOn(Tone t, GearKind kind) {
+        return t.first(kind).filter(Block::on).isPresent();
+    }
+
+    private List<Line> lines(Platform p) {
+        List<Line> out = new ArrayList<>();
+        String amp = p.amp().entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .map(e -> e.getKey() + " " + desk.rig().get().display(p.model(), p.model().control(e.getKey()),
+                        e.getValue()))
+                .collect(Collectors.joining(", "));
+        out.add(new Line("One " + p.model().name() + " for all: " + amp + ".", Optional.empty()));
+        for (Platform.Under u : p.under())
+            out.add(new Line(u.name() + ": " + u.words() + ".", Optional.of(u.tone())));
+        return out;
+    }
+
+    private void tell(Ground g, List<Line> lines, String none) {
+        if (!g.isStill(desk)) return;
+        pedals.set(lines);
+        said.set(lines.isEmpty() ? none : "");
+    }
+
+    /** What was found of pedals and amps. */
+    public ReadOnlyObjectProperty<List<Line>> pedals() {
+        return pedals.getReadOnlyProperty();
     }
 
     /** Hears a tone in the place of mine. */

@@ -1,5 +1,6 @@
 package verisonus.desktop.perform;
 
+import java.util.List;
 import java.util.stream.Collectors;
 import javafx.geometry.HPos;
 import javafx.geometry.Pos;
@@ -9,6 +10,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import verisonus.core.perform.device.Build;
@@ -28,6 +31,7 @@ final class ElsewherePart extends VBox {
     private final GridPane table = new GridPane();
     private final VBox remarks = new VBox(2);
     private final VBox device = new VBox(2);
+    private final VBox pedals = new VBox(2);
 
     ElsewherePart(ElsewhereModel model) {
         super(8);
@@ -42,7 +46,17 @@ final class ElsewherePart extends VBox {
         other.setTooltip(new Tooltip("a gear list (JSON) of what that device holds, its limits and scales"));
         other.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What the device holds", RIGS)
                 .ifPresent(model::translate));
-        FlowPane first = new FlowPane(8, 4, builds, other);
+        Button amps = new Button("Its pedal on my other amps, about 6 s");
+        amps.setId("pedal-on-amps");
+        amps.setTooltip(
+                new Tooltip("how the pedal must be turned so that the tone is as dirty and as loud on each amp"));
+        amps.setOnAction(_ -> model.onOtherAmps());
+        Button one = new Button("One amp for all my pedals, about 20 s");
+        one.setId("one-amp");
+        one.setTooltip(new Tooltip("the amp setting under which the worst of your tones with a pedal stays nearest to"
+                + " itself"));
+        one.setOnAction(_ -> model.oneAmp());
+        FlowPane first = new FlowPane(8, 4, builds, other, amps, one);
         first.setAlignment(Pos.CENTER_LEFT);
         table.setHgap(14);
         table.setVgap(2);
@@ -55,10 +69,31 @@ final class ElsewherePart extends VBox {
         Label said = Nodes.wrapped("", "small");
         said.managedProperty().bind(said.textProperty().isNotEmpty());
         model.said().subscribe(said::setText);
-        getChildren().addAll(first, table, remarks, device, said);
+        getChildren().addAll(first, table, remarks, pedals, device, said);
         model.builds().subscribe(_ -> show());
         model.remarks().subscribe(_ -> show());
         model.device().subscribe(_ -> show());
+        model.pedals().subscribe(this::pedals);
+    }
+
+    private void pedals(List<ElsewhereModel.Line> lines) {
+        pedals.getChildren().clear();
+        int n = 0;
+        for (ElsewhereModel.Line l : lines) {
+            if (l.tone().isEmpty()) {
+                pedals.getChildren().add(Nodes.wrapped(l.words(), "strong"));
+                continue;
+            }
+            Button hear = Nodes.plain("hear");
+            hear.setId("hear-pedal-" + ++n);
+            hear.setMinWidth(USE_PREF_SIZE);
+            hear.setOnAction(_ -> model.hear(l.tone().orElseThrow()));
+            Label words = Nodes.wrapped(l.words());
+            HBox.setHgrow(words, Priority.ALWAYS);
+            HBox line = new HBox(8, hear, words);
+            line.setAlignment(Pos.BASELINE_LEFT);
+            pedals.getChildren().add(line);
+        }
     }
 
     private void show() {

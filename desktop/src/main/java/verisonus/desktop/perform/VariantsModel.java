@@ -3,7 +3,9 @@ package verisonus.desktop.perform;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -20,6 +22,7 @@ import verisonus.core.perform.SustainSolver;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
+import verisonus.core.perform.check.LoudnessCeiling;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Tone;
@@ -27,6 +30,7 @@ import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.work.Figures;
+import verisonus.core.work.InputFault;
 import verisonus.desktop.derive.chain.ScaleEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
@@ -328,6 +332,32 @@ public final class VariantsModel {
         int n = variants.get().size();
         if (n == 0) return "One tone, no variant yet.";
         return n == 1 ? "The tone and one variant." : "The tone and " + n + " variants.";
+    }
+
+    /** Which of them is too loud for a room, from a meter's reading of the tone and what is allowed. */
+    public void ceiling(String measured, String allowed) {
+        Optional<VariantMatrix> m = matrix.get();
+        if (m.isEmpty()) {
+            said.set("Make a variant first: then their loudness is known.");
+            return;
+        }
+        try {
+            LoudnessCeiling room = new LoudnessCeiling(Double.parseDouble(measured.strip()),
+                    Double.parseDouble(allowed.strip()));
+            double tone = m.get().rows().getFirst().reading().loudnessLufs();
+            Map<String, Double> louder = new LinkedHashMap<>();
+            for (VariantMatrix.Row r : m.get().rows())
+                louder.put(r == m.get().rows().getFirst() ? "the tone" : r.name(), r.reading().loudnessLufs() - tone);
+            said.set(capital(String.join("; ", room.words(louder))) + ".");
+        } catch (NumberFormatException e) {
+            said.set("Type what the meter read and what is allowed, both in dB(A).");
+        } catch (InputFault e) {
+            said.set(capital(e.getMessage()) + ".");
+        }
+    }
+
+    private static String capital(String words) {
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
     public Desk desk() {

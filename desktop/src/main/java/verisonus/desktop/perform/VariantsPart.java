@@ -47,7 +47,7 @@ final class VariantsPart extends VBox {
         columns();
         said.setId("variants-said");
         said.managedProperty().bind(said.textProperty().isNotEmpty());
-        getChildren().addAll(table, goal(), byHand(), said);
+        getChildren().addAll(table, goal(), byHand(), room(), said);
         model.said().subscribe(said::setText);
         model.variants().subscribe(_ -> show());
         model.matrix().subscribe(_ -> show());
@@ -195,6 +195,24 @@ final class VariantsPart extends VBox {
                 Nodes.label("space by",
                         "quiet"),
                 longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
+    private Node room() {
+        TextField measured = Nodes.field("", "what a meter read while the tone was played, dB(A)");
+        measured.setId("room-measured");
+        measured.setPrefColumnCount(4);
+        TextField allowed = Nodes.field("", "what the room allows there, dB(A)");
+        allowed.setId("room-allowed");
+        allowed.setPrefColumnCount(4);
+        Button ask = new Button("Which is too loud?");
+        ask.setId("room-ask");
+        ask.setTooltip(new Tooltip("what each variant comes to there, and how far all must come down"));
+        ask.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
+        allowed.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("a meter reads, with the tone,", "quiet"), measured,
+                Nodes.label("dB(A), the room allows", "quiet"), allowed, ask);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

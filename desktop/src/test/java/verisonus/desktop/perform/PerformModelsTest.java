@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -22,6 +25,7 @@ import verisonus.core.perform.time.NoteSum;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.SoundWriter;
 import verisonus.desktop.desk.Bench;
@@ -194,6 +198,49 @@ class PerformModelsTest {
         assertThat(model.faults()).singleElement().asString().contains("does nothing in dry");
         model.drop(model.uses().get().getFirst());
         assertThat(model.uses().get()).isEmpty();
+    }
+
+    @Test
+    void theLoudestVariantIsHeldAgainstTheRoom() {
+        keepTone();
+        VariantsModel model = new VariantsModel(fixture.desk());
+        look();
+        model.set("loud", "echo/mix 60");
+        fixture.settle();
+        model.ceiling("94", "80");
+        assertThat(model.said().get()).contains("where 80 are allowed").contains("turn everything down by");
+        model.ceiling("80", "110");
+        assertThat(model.said().get()).contains("stay within 110");
+        model.ceiling("loud", "95");
+        assertThat(model.said().get()).contains("dB(A)");
+        model.ceiling("300", "95");
+        assertThat(model.said().get()).contains("no stage is as soft or as loud");
+    }
+
+    @Test
+    void aPedalIsTriedOnOtherAmpsAndOneAmpNeedsTwoTones() {
+        fixture.keepTone(new Tone("t", List.of(Block.of("mid-hump overdrive"), Block.of("chiming edge"),
+                Block.of("2×12 open"), Block.of("dynamic microphone"))), new GapLedger(List.of(), 0));
+        fixture.book().keepRig(owning("mid-hump overdrive", "chiming edge", "small combo", "2×12 open",
+                "dynamic microphone"));
+        fixture.desk().refresh();
+        fixture.settle();
+        ElsewhereModel model = new ElsewhereModel(fixture.desk());
+        model.onOtherAmps();
+        fixture.settle();
+        assertThat(model.pedals().get()).singleElement()
+                .satisfies(l -> assertThat(l.words()).startsWith("small combo: ").contains("JND from the tone"));
+        model.hear(model.pedals().get().getFirst().tone().orElseThrow());
+        fixture.settle();
+        model.oneAmp();
+        fixture.settle();
+        assertThat(model.said().get()).contains("fewer than two tones");
+    }
+
+    private static Rig owning(String... models) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        for (String m : models) counts.put(m, 1);
+        return new Rig(List.of(), counts, Map.of(), 8);
     }
 
     @Test

@@ -21,7 +21,7 @@ public record RiddenLevel(List<Double> atS, List<Double> db) {
     private static final int FEWEST_CELLS = 60;
     private static final int FEWEST_WINDOWS = 8;
     /** Repeats that stand still seem to move by less than this, from the playing alone; a guitar's level by more. */
-    private static final double RIDDEN_DB = 5;
+    private static final double RIDDEN_DB = 6.5;
     private static final double GUITAR_RIDDEN_DB = 8;
     private static final double AGREES = 0.965;
     private static final double SOFTEST = 0.01;

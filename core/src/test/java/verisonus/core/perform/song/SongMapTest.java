@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import verisonus.core.perform.Ringing;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -51,6 +53,20 @@ class SongMapTest {
         assertThat(m.changes().get(1).steps()).containsExactlyInAnyOrder("drive off", "echo off",
                 "volume by hand or pedal");
         assertThat(m.faults()).anySatisfy(f -> assertThat(f).contains("3 moves at once"));
+    }
+
+    /** A set of six songs; every foot move counted by hand from the differences of neighbouring variants. */
+    @ParameterizedTest
+    @CsvSource({"rhythm clean rhythm lead rhythm, 4, 6", "clean clean wide clean, 2, 2",
+            "lead rhythm lead rhythm lead, 4, 8", "rhythm rhythm rhythm rhythm, 0, 0",
+            "wide lead clean wide rhythm lead wide, 6, 13",
+            "clean lead wide clean rhythm clean lead rhythm, 7, 14"})
+    void footMovesAreAsManyAsCountedByHand(String parts, int onAFloorUnit, int withBoxes) {
+        Variant wide = new Variant("wide", Map.of(new ControlPlace("echo", "mix"), 50.0), Map.of());
+        List<Variant> all = List.of(LEAD, CLEAN, wide);
+        List<SongMap.Part> song = song(parts.split(" "));
+        assertThat(SongMap.of(song, TONE, all, SwitchWay.FLOOR_UNIT).moves()).isEqualTo(onAFloorUnit);
+        assertThat(SongMap.of(song, TONE, all, SwitchWay.SEPARATE_BOXES).moves()).isEqualTo(withBoxes);
     }
 
     @Test

@@ -1,5 +1,6 @@
 package verisonus.desktop.derive.advice;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.PerformanceJson;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
@@ -249,8 +251,8 @@ public final class AdviceModel {
         ask(Asked.LEVELS, "Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
     }
 
-    /** Both ways of what players part over, on this tone, each at its price. */
-    public void askSchools() {
+    /** Both ways of what players part over, on this tone, each at its price; with a measured loudspeaker where one is given. */
+    public void askSchools(Optional<Path> loudspeaker) {
         Optional<Sound> wanted = session.wanted();
         if (wanted.isEmpty()) return;
         OptionalDouble kept = session.desk().book().performances()
@@ -262,7 +264,7 @@ public final class AdviceModel {
                     ? kept
                     : g.evidence.wanted().tempo().value().stream().mapToDouble(TempoReading::bpm).findFirst();
             return new Schools(tone, session.rig(), g.take.sound(), Optional.of(g.evidence),
-                    session.desk().work().helpers()).of(bpm, Optional.empty(), p);
+                    session.desk().work().helpers()).of(bpm, loudspeaker.map(ImpulseFolder::impulse), p);
         });
     }
 

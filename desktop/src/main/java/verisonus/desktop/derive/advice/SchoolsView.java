@@ -13,12 +13,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 import verisonus.core.perform.school.School;
 import verisonus.core.perform.school.Side;
+import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Nodes;
 
 /** Where players part ways: both sides of each question on this tone, heard, priced, and decided with a reason. */
 public final class SchoolsView {
+    private static final FileChooser.ExtensionFilter RESPONSES = new FileChooser.ExtensionFilter("Impulse responses",
+            "*.wav", "*.WAV");
+
     private final AdviceModel model;
     private final VBox body = new VBox(5);
     private final TextField reason = new TextField();
@@ -36,8 +41,13 @@ public final class SchoolsView {
                 + model.price(AdviceModel.Asked.SCHOOLS) + ")");
         ask.setId("ask-both");
         ask.setTooltip(new Tooltip("each other way is made as dirty and as loud, played, and held against the record"));
-        ask.setOnAction(_ -> model.askSchools());
-        body.getChildren().setAll(ask);
+        ask.setOnAction(_ -> model.askSchools(Optional.empty()));
+        Button measured = Nodes.plain("the same with a measured loudspeaker…");
+        measured.setId("ask-both-measured");
+        measured.setTooltip(new Tooltip("an impulse response (WAV) of your own beside the modelled loudspeaker"));
+        measured.setOnAction(_ -> FileDialogs.open(measured.getScene().getWindow(), "A measured loudspeaker", RESPONSES)
+                .ifPresent(f -> model.askSchools(Optional.of(f))));
+        body.getChildren().setAll(ask, measured);
         Label said = Nodes.wrapped(model.said().get(), "small", "said");
         if (!said.getText().isEmpty()) body.getChildren().add(said);
         found.ifPresent(this::fill);

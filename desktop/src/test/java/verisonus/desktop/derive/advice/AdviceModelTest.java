@@ -130,7 +130,7 @@ class AdviceModelTest {
     @Test
     void bothWaysArePricedOneIsTakenAndTheReasonIsKept() {
         Tone before = tone();
-        model.askSchools();
+        model.askSchools(Optional.empty());
         fixture.settle();
         School middle = model.schools().orElseThrow().stream().filter(s -> s.question().contains("middle")).findFirst()
                 .orElseThrow();
