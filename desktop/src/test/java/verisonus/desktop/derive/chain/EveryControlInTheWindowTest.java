@@ -10,51 +10,34 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
-import javafx.application.Platform;
 import javafx.event.ActionEvent;
 import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
-import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
-import verisonus.casebook.store.Casebook;
-import verisonus.casebook.store.DerivedTone;
-import verisonus.casebook.store.Medium;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
-import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
-import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.DeskFixture;
-import verisonus.desktop.desk.Work;
-import verisonus.desktop.player.Player;
-import verisonus.desktop.player.PlayerModel;
-import verisonus.desktop.player.VirtualOutput;
+import verisonus.desktop.desk.WindowFixture;
 import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.theme.Theme;
 
@@ -69,35 +52,18 @@ class EveryControlInTheWindowTest {
 
     @TempDir
     private static Path dir;
-    private static Casebook book;
-    private static Work work;
-    private static Player player;
-    private static Desk desk;
+    private static WindowFixture window;
     private static ChainModel model;
     private static ChainTable table;
 
     @BeforeAll
     static void open() throws Exception {
-        FxToolkit.registerPrimaryStage();
-        book = Casebook.create(dir.resolve("all.casebook"));
-        long id = book.addCase("Every Control", "", "");
-        byte[] take = SoundWriter.encode(take(0.3), SoundWriter.Format.WAV_24);
-        book.recordings().addMedium(id, Medium.Role.REFERENCE, "reference.wav", take);
-        book.recordings().addMedium(id, Medium.Role.DI, "di.wav", take);
-        book.recordings().addMedium(id, Medium.Role.DI, "again.wav",
-                SoundWriter.encode(take(0.29), SoundWriter.Format.WAV_24));
-        work = new Work(Platform::runLater);
-        player = new Player(VirtualOutput::new);
-        onWindow(() -> {
-            desk = new Desk(book, work, new PlayerModel(player));
-            model = new ChainModel(new CaseSession(desk));
+        window = new WindowFixture(dir, take(0.3), take(0.3), take(0.29));
+        model = window.on(() -> new ChainModel(new CaseSession(window.desk())));
+        window.show(() -> {
             table = new ChainTable(model, new Theme());
-            Stage stage = FxToolkit.toolkitContext().getRegisteredStage();
-            stage.setScene(new Scene(new ScrollPane(table), 300, 120));
-            stage.show();
-            return stage;
-        });
-        settle();
+            return new ScrollPane(table);
+        }, 300, 120);
     }
 
     /** Three notes, hard and soft, then a rest. */
@@ -108,19 +74,16 @@ class EveryControlInTheWindowTest {
     }
 
     @AfterAll
-    static void close() throws Exception {
-        player.close();
-        work.close();
-        book.close();
-        FxToolkit.cleanupStages();
+    static void close() {
+        window.close();
     }
 
     private static <T> T onWindow(Callable<T> what) {
-        return WaitForAsyncUtils.waitForAsyncFx(60_000, what);
+        return window.on(what);
     }
 
-    private static void settle() throws Exception {
-        WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> onWindow(() -> !work.busy().get()));
+    private static void settle() {
+        window.settle();
         onWindow(() -> {
             table.show();
             return true;
@@ -156,16 +119,11 @@ class EveryControlInTheWindowTest {
 
     @ParameterizedTest
     @MethodSource("models")
-    void isSetHeardAndTakenBack(Model m) throws Exception {
+    void isSetHeardAndTakenBack(Model m) {
         Tone before = holding(m);
         Block block = before.blocks().stream().filter(b -> b.model().equals(m)).findFirst().orElseThrow();
+        window.keepTone(before, new GapLedger(List.of(), 0));
         onWindow(() -> {
-            book.tones().keepTone(desk.open().get().orElseThrow().entry().id(),
-                    new DerivedTone(before, Optional.empty(), Locks.NONE, List.of(), List.of(),
-                            new GapLedger(List.of(), 0),
-                            new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 10, "", 0)),
-                    "Derived");
-            desk.refresh();
             model.showWhole(block, true);
             return true;
         });
@@ -185,7 +143,7 @@ class EveryControlInTheWindowTest {
                     .get(r.control().name()))).as(r.control().name()).isCloseTo(shown, within(1e-9));
             assertThat(mine()).as("%s, heard", r.control().name()).isDeepEqualTo(played());
             if (Arrays.deepEquals(mine(), asItWas)) unheard.add(r.control().name());
-            onWindow(desk::undo);
+            onWindow(window.desk()::undo);
             settle();
             assertThat(onWindow(() -> model.session().settings().orElseThrow())).as(r.control().name())
                     .isEqualTo(before);
@@ -197,12 +155,13 @@ class EveryControlInTheWindowTest {
     /** The take through the tone that is kept. */
     private static float[][] played() {
         Tone now = onWindow(() -> model.session().settings().orElseThrow());
-        return Renderer.render(now, onWindow(() -> desk.sounds().get().di().orElseThrow()), desk.secondTake(),
+        return Renderer.render(now, onWindow(() -> window.desk().sounds().get().di().orElseThrow()),
+                window.desk().secondTake(),
                 Quality.FINAL, Progress.NONE).channels();
     }
 
     private static float[][] mine() {
-        return onWindow(() -> desk.sounds().get().mine().map(Sound::channels).orElseThrow());
+        return onWindow(() -> window.desk().sounds().get().mine().map(Sound::channels).orElseThrow());
     }
 
     /** Turns it as a player does: a choice is picked, a figure is pressed and typed. @return what it must then be */
@@ -222,10 +181,10 @@ class EveryControlInTheWindowTest {
             Button figure = (Button) at(GridPane.getRowIndex(scale), 3);
             figure.fire();
             TextField field = (TextField) at(GridPane.getRowIndex(scale), 3);
-            String typed = desk.rig().get().display(r.block().model(), r.control(), value);
+            String typed = window.desk().rig().get().display(r.block().model(), r.control(), value);
             field.setText(typed);
             field.fireEvent(new ActionEvent());
-            return ScaleEntry.read(typed, r.block(), r.control(), desk.rig().get()).value().orElseThrow();
+            return ScaleEntry.read(typed, r.block(), r.control(), window.desk().rig().get()).value().orElseThrow();
         });
     }
 

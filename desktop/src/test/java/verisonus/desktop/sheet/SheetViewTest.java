@@ -1,0 +1,166 @@
+package verisonus.desktop.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.Parent;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import verisonus.casebook.sheet.SheetFormat;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Tone;
+import verisonus.desktop.desk.Bench;
+import verisonus.desktop.desk.DeskFixture;
+import verisonus.desktop.desk.WindowFixture;
+import verisonus.desktop.theme.Theme;
+
+/** The sheet bench: the page, what goes in, and the logbook beside it. */
+class SheetViewTest {
+    private static final Tone TONE = new Tone("t", List.of(Block.of("chiming edge").with(ControlNames.GAIN, 6.3),
+            Block.of("2×12 open"), Block.of("dynamic microphone")));
+
+    @TempDir
+    private static Path dir;
+    private static WindowFixture window;
+    private static SheetView view;
+
+    @BeforeAll
+    static void open() throws Exception {
+        window = new WindowFixture(dir, DeskFixture.notes(2, 0.4), DeskFixture.notes(2, 0.4));
+        window.keepTone(TONE, new GapLedger(List.of(), 0));
+        window.on(() -> {
+            window.desk().bench().set(Bench.SHEET);
+            return true;
+        });
+        view = window.show(() -> new SheetView(new SheetModel(window.desk()), new Theme()), 1200, 760);
+    }
+
+    @AfterAll
+    static void close() {
+        window.close();
+    }
+
+    @Test
+    void thePageSaysWhatToSet() {
+        assertThat(window.text(view)).contains("Test Case").contains("chiming edge").contains("6.3");
+    }
+
+    @Test
+    void everyFormatHasItsButton() {
+        for (SheetFormat f : SheetFormat.values()) {
+            Button b = window.on(() -> (Button) view.lookup("#export-" + f.ending()));
+            assertThat(b.getText()).isEqualTo(f.words());
+            assertThat(b.getAccessibleText()).contains(f.words());
+        }
+    }
+
+    @Test
+    void theStagePageHoldsLessInLargerLetters() {
+        String whole = window.text(view);
+        window.press(view, "stage-page");
+        String large = window.text(view);
+        assertThat(large).contains("6.3");
+        assertThat(large.length()).isLessThan(whole.length());
+        assertThat(window.on(() -> view.lookup(".large-page"))).isNotNull();
+        assertThat(window.on(() -> view.lookup("#sheet-parts").isDisabled())).as("all of it stands there").isTrue();
+        window.press(view, "stage-page");
+        assertThat(window.text(view)).isEqualTo(whole);
+    }
+
+    @Test
+    void whatIsLeftOutIsNotOnThePage() {
+        String whole = window.text(view);
+        List<CheckMenuItem> parts = window.on(() -> ((MenuButton) view.lookup("#sheet-parts")).getItems().stream()
+                .filter(CheckMenuItem.class::isInstance).map(CheckMenuItem.class::cast)
+                .filter(CheckMenuItem::isSelected).toList());
+        assertThat(parts).isNotEmpty();
+        for (CheckMenuItem p : parts) {
+            window.on(() -> {
+                p.setSelected(false);
+                return p;
+            });
+        }
+        window.settle();
+        assertThat(window.text(view).length()).isLessThan(whole.length());
+        window.on(() -> {
+            parts.forEach(p -> p.setSelected(true));
+            return parts;
+        });
+        window.settle();
+        assertThat(window.text(view)).isEqualTo(whole);
+    }
+
+    @Test
+    void settingsAreShownOnAnotherScaleToo() {
+        window.on(() -> {
+            CheckMenuItem clock = ((MenuButton) view.lookup("#sheet-parts")).getItems().stream()
+                    .filter(CheckMenuItem.class::isInstance).map(CheckMenuItem.class::cast)
+                    .filter(i -> i.getText().startsWith("settings also as")).reduce((a, b) -> b).orElseThrow();
+            clock.setSelected(true);
+            return clock;
+        });
+        window.settle();
+        assertThat(window.text(view)).contains("6.3");
+    }
+
+    private String logbook() {
+        return window.text((Parent) view.getRight());
+    }
+
+    private void search(String words) {
+        window.on(() -> {
+            ((TextField) view.lookup("#logbook-search")).setText(words);
+            return words;
+        });
+        window.settle();
+    }
+
+    @Test
+    void theLogbookHoldsWhatWasDoneAndIsSearched() {
+        assertThat(logbook()).contains("Derived", "Added take1");
+        search("nothing was called that");
+        assertThat(logbook()).doesNotContain("Added take1", "Derived");
+        search("take1");
+        assertThat(logbook()).contains("Added take1").doesNotContain("Derived");
+        search("");
+    }
+
+    @Test
+    void theLogbookKeepsToTheCaseWhereItIsAskedTo() {
+        window.on(() -> window.desk().addCase("Another Evening"));
+        window.settle();
+        window.on(() -> {
+            window.desk().openCase(window.desk().cases().getFirst().entry());
+            return true;
+        });
+        window.settle();
+        CheckBox only = window.on(() -> (CheckBox) view.lookup("#logbook-this-case"));
+        if (window.on(only::isSelected)) window.press(view, "logbook-this-case");
+        assertThat(logbook()).contains("New case Another Evening");
+        window.press(view, "logbook-this-case");
+        assertThat(logbook()).doesNotContain("New case Another Evening").contains("Derived");
+        window.press(view, "logbook-this-case");
+        window.on(() -> window.desk().undo());
+        window.settle();
+    }
+
+    @Test
+    void whatWasTakenBackIsShownAsSuch() {
+        window.on(() -> window.desk().undo());
+        window.settle();
+        assertThat(logbook()).contains("Derived (taken back)");
+        window.on(() -> window.desk().redo());
+        window.settle();
+        assertThat(logbook()).doesNotContain("Derived (taken back)");
+    }
+}
