@@ -352,7 +352,7 @@ public final class VariantsModel {
         } catch (NumberFormatException e) {
             said.set("Type what the meter read and what is allowed, both in dB(A).");
         } catch (InputFault e) {
-            said.set(capital(e.getMessage()) + ".");
+            said.set(capital(String.valueOf(e.getMessage())) + ".");
         }
     }
 

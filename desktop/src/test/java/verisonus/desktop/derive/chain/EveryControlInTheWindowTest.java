@@ -60,10 +60,8 @@ class EveryControlInTheWindowTest {
     static void open() throws Exception {
         window = new WindowFixture(dir, take(0.3), take(0.3), take(0.29));
         model = window.on(() -> new ChainModel(new CaseSession(window.desk())));
-        window.show(() -> {
-            table = new ChainTable(model, new Theme());
-            return new ScrollPane(table);
-        }, 300, 120);
+        table = window.on(() -> new ChainTable(model, new Theme()));
+        window.show(() -> new ScrollPane(table), 300, 120);
     }
 
     /** Three notes, hard and soft, then a rest. */
