@@ -1,0 +1,71 @@
+package verisonus.core.trial.step;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class BeliefTest {
+    private static Belief after(double step, int answers, long seed) {
+        SplittableRandom r = new SplittableRandom(seed);
+        double[] size = new double[answers];
+        boolean[] right = new boolean[answers];
+        for (int i = 0; i < answers; i++) {
+            size[i] = step * Math.pow(4, r.nextDouble() - 0.5);
+            right[i] = r.nextDouble() < Psychometric.right(size[i] / step, 1.5);
+        }
+        return Belief.of(Math.log(0.05), Math.log(20), 0, 1, (s, k) -> {
+            double sum = 0;
+            for (int i = 0; i < answers; i++) {
+                double p = Psychometric.right(size[i] / s, k);
+                sum += Math.log(right[i] ? p : 1 - p);
+            }
+            return sum;
+        });
+    }
+
+    @Test
+    void withoutAnswersItIsWhatWasBelievedBefore() {
+        Belief b = Belief.of(Math.log(0.05), Math.log(20), Math.log(1.3), 0.5, (_, _) -> 0);
+        assertThat(b.meanLog()).isCloseTo(Math.log(1.3), within(0.01));
+        assertThat(b.spreadLog()).isCloseTo(0.5, within(0.01));
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {0.4, 1, 2.5})
+    void manyAnswersLeadToTheStepOfWhoGaveThem(double step) {
+        double mean = 0;
+        for (long seed = 0; seed < 8; seed++) mean += after(step, 400, seed).meanLog() / 8;
+        assertThat(Math.exp(mean)).isBetween(0.85 * step, 1.18 * step);
+    }
+
+    @Test
+    void moreAnswersLeaveLessDoubt() {
+        assertThat(after(1, 200, 1).spreadLog()).isLessThan(after(1, 20, 1).spreadLog());
+        assertThat(after(1, 20, 1).spreadLog()).isLessThan(1);
+    }
+
+    @Test
+    void atTheStepThreeOfFourAreRightAndMoreIsNeverHarder() {
+        for (double k : Psychometric.STEEPNESS)
+            assertThat(Psychometric.right(1, k)).isCloseTo(0.75, within(0.006));
+        double last = 0;
+        for (double s = 0; s < 5; s += 0.1) {
+            double now = Psychometric.right(s, 1.5);
+            assertThat(now).isGreaterThanOrEqualTo(last);
+            last = now;
+        }
+        assertThat(Psychometric.right(0, 1)).isCloseTo(0.5, within(1e-6));
+        assertThat(last).isLessThan(1);
+    }
+
+    @Test
+    void matchingAThirdSoundIsHarder() {
+        assertThat(Psychometric.rightOfX(1, 1)).isCloseTo(0.59, within(0.01));
+        for (double s = 0.2; s < 4; s += 0.2)
+            assertThat(Psychometric.rightOfX(s, 1)).isLessThanOrEqualTo(Psychometric.right(s, 1) + 1e-9);
+    }
+}
