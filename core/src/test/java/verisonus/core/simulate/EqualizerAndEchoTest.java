@@ -69,7 +69,8 @@ class EqualizerAndEchoTest {
 
         @Test
         void cutsTakeAwayOutsideAndLeaveTheMiddle() {
-            Block eq = Block.of("parametric equalizer").with(ControlNames.LOW_CUT, 120).with(ControlNames.HIGH_CUT, 6000);
+            Block eq = Block.of("parametric equalizer").with(ControlNames.LOW_CUT, 120).with(ControlNames.HIGH_CUT,
+                    6000);
             assertThat(EqualizerCurve.gainDb(eq, 60, RATE_HZ)).isLessThan(-10);
             assertThat(EqualizerCurve.gainDb(eq, 120, RATE_HZ)).isCloseTo(-3, within(0.2));
             assertThat(EqualizerCurve.gainDb(eq, 900, RATE_HZ)).isCloseTo(0, within(0.2));
