@@ -66,7 +66,7 @@ public final class DriveStage implements NonlinearStage {
     }
 
     private static NonlinearStage transparent(double gain, RaisedRate at) {
-        SoftClip clip = at.soft();
+        SoftClip clip = at.soft(0.15);
         double idle = SoftClip.of(0.15);
         return new NonlinearStage() {
             @Override
@@ -111,8 +111,8 @@ public final class DriveStage implements NonlinearStage {
 
     /** Two lopsided stages; the first one's idle point starves soft notes. */
     private static NonlinearStage fuzz(double gain, RaisedRate at) {
-        SoftClip first = at.soft();
-        SoftClip second = at.soft();
+        SoftClip first = at.soft(-0.5);
+        SoftClip second = at.soft(0.35);
         double cut = at.pole(60);
         double idle1 = SoftClip.of(-0.5);
         double idle2 = SoftClip.of(0.35);

@@ -61,7 +61,7 @@ public final class PowerStage implements NonlinearStage {
         high = at.pole(new double[]{16000, 9000, 22000}[transformer]);
         core = new double[]{0, 2.2, 0}[transformer];
         coreCut = at.pole(130);
-        clip = at.soft();
+        clip = at.soft(bias);
         coreClip = at.soft();
     }
 

@@ -18,6 +18,11 @@ public record RaisedRate(double rateHz, boolean smooth) {
         return new SoftClip(smooth);
     }
 
+    /** One that rests at this place of its curve. */
+    SoftClip soft(double idle) {
+        return new SoftClip(smooth, idle);
+    }
+
     HardClip hard() {
         return new HardClip(smooth);
     }

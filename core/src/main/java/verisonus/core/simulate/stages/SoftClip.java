@@ -14,11 +14,19 @@ public final class SoftClip {
     private static final double SMALL_STEP = 0.6;
 
     private final boolean smooth;
+    private final double idle;
     private double last;
 
     /** @param smooth whether to keep it from aliasing, where there is time for it */
     SoftClip(boolean smooth) {
+        this(smooth, 0);
+    }
+
+    /** @param idle what comes in while nothing is played: from there it starts, so that no click stands at the beginning */
+    SoftClip(boolean smooth, double idle) {
         this.smooth = smooth;
+        this.idle = idle;
+        last = idle;
     }
 
     /** x·(27+x²)/(27+9x²), within 2.4 % of tanh x. */
@@ -57,6 +65,6 @@ public final class SoftClip {
     }
 
     void reset() {
-        last = 0;
+        last = idle;
     }
 }

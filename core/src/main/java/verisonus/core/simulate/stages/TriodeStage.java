@@ -22,7 +22,7 @@ final class TriodeStage implements NonlinearStage {
     TriodeStage(double gain, double bias, double lowCutHz, double highCutHz, RaisedRate at) {
         coupling = at.pole(lowCutHz);
         miller = at.pole(highCutHz);
-        clip = at.soft();
+        clip = at.soft(bias);
         this.gain = gain;
         this.bias = bias;
         this.charge = 1 / (0.030 * at.rateHz());
