@@ -100,19 +100,6 @@ class SheetViewTest {
         assertThat(window.text(view)).isEqualTo(whole);
     }
 
-    @Test
-    void settingsAreShownOnAnotherScaleToo() {
-        window.on(() -> {
-            CheckMenuItem clock = ((MenuButton) view.lookup("#sheet-parts")).getItems().stream()
-                    .filter(CheckMenuItem.class::isInstance).map(CheckMenuItem.class::cast)
-                    .filter(i -> i.getText().startsWith("settings also as")).reduce((a, b) -> b).orElseThrow();
-            clock.setSelected(true);
-            return clock;
-        });
-        window.settle();
-        assertThat(window.text(view)).contains("6.3");
-    }
-
     private String logbook() {
         return window.text((Parent) view.getRight());
     }
