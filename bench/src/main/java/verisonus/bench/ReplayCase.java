@@ -67,18 +67,25 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
         }
     }
 
+    /** The record's guitar and the player's, never the same. */
+    record Guitars(Takes.Guitar theirs, Takes.Guitar mine) {
+        static Guitars of(SplittableRandom r) {
+            Takes.Guitar[] all = Takes.Guitar.values();
+            Takes.Guitar theirs = all[r.nextInt(all.length)];
+            return new Guitars(theirs, all[(theirs.ordinal() + 1 + r.nextInt(all.length - 1)) % all.length]);
+        }
+    }
+
     /** The group follows from the seed, so that any range of seeds holds all of them. */
     static ReplayCase of(long seed) {
         SplittableRandom r = new SplittableRandom(seed * 7457 + 11);
         Group group = Group.values()[(int) (seed % Group.values().length)];
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
-        Takes.Guitar[] guitars = Takes.Guitar.values();
-        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
-        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        Guitars g = Guitars.of(r);
         long phrase = 500_000 + seed;
-        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, theirs, LENGTH_S);
-        Sound take = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, mine, LENGTH_S).sound().mid());
-        Sound again = Takes.performed(style, phrase, 2 * seed + 2, theirs, LENGTH_S).sound();
+        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, g.theirs, LENGTH_S);
+        Sound take = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, g.mine, LENGTH_S).sound().mid());
+        Sound again = Takes.performed(style, phrase, 2 * seed + 2, g.theirs, LENGTH_S).sound();
         OtherChain.Settings chain = new OtherChain.Settings(seed + 9000);
         float[] dry = chain.play(KnownTone.levelled(first.sound().mid()).mid(), OtherChain.Spoiling.NOTHING);
         float[] wanted = chain.play(KnownTone.levelled(again.mid()).mid(), OtherChain.Spoiling.NOTHING);
@@ -102,28 +109,26 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
     static Sound anotherTake(long seed) {
         SplittableRandom r = new SplittableRandom(seed * 7457 + 11);
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
-        Takes.Guitar[] guitars = Takes.Guitar.values();
-        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
-        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        Guitars g = Guitars.of(r);
         return KnownTone.levelled(
-                Takes.performed(style, 500_000 + seed, 3_000_000 + seed, mine, LENGTH_S).sound().mid());
+                Takes.performed(style, 500_000 + seed, 3_000_000 + seed, g.mine, LENGTH_S).sound().mid());
     }
 
     /** A pair without effects but what its rests hold. */
     static ReplayCase resting(long seed, Rests rests) {
         SplittableRandom r = new SplittableRandom(seed * 9311 + 5);
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
-        Takes.Guitar[] guitars = Takes.Guitar.values();
-        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
-        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        Guitars g = Guitars.of(r);
         long phrase = 700_000 + seed;
-        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, theirs, LENGTH_S);
+        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, g.theirs, LENGTH_S);
         double db = -66 + 18 * r.nextDouble();
         double mineDb = db - 4 + 8 * r.nextDouble();
         float[] record = KnownTone.levelled(first.sound().mid()).mid().clone();
-        float[] played = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, mine, LENGTH_S).sound().mid())
+        float[] played = KnownTone
+                .levelled(Takes.performed(style, phrase, 2 * seed + 2, g.mine, LENGTH_S).sound().mid())
                 .mid().clone();
-        float[] again = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, theirs, LENGTH_S).sound().mid())
+        float[] again = KnownTone
+                .levelled(Takes.performed(style, phrase, 2 * seed + 2, g.theirs, LENGTH_S).sound().mid())
                 .mid().clone();
         if (rests == Rests.HISS || rests == Rests.GATE) {
             record = Effects.picksUp(record, db, r.split());

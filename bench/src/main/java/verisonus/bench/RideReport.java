@@ -46,15 +46,13 @@ public final class RideReport {
     private static void one(long seed, Tally tally) {
         SplittableRandom r = new SplittableRandom(seed * 77 + 3);
         Takes.Style style = Takes.Style.values()[(int) (seed % Takes.Style.values().length)];
-        Takes.Guitar[] guitars = Takes.Guitar.values();
-        Takes.Guitar theirs = guitars[r.nextInt(guitars.length)];
-        Takes.Guitar mine = guitars[(theirs.ordinal() + 1 + r.nextInt(guitars.length - 1)) % guitars.length];
+        ReplayCase.Guitars g = ReplayCase.Guitars.of(r);
         OtherChain.Settings chain = new OtherChain.Settings(seed + 333);
         float[] dry = chain.play(KnownTone.levelled(
-                Takes.performed(style, 800_000 + seed, 2 * seed + 1, theirs, LENGTH_S).sound().mid()).mid(),
+                Takes.performed(style, 800_000 + seed, 2 * seed + 1, g.theirs(), LENGTH_S).sound().mid()).mid(),
                 OtherChain.Spoiling.NOTHING);
         Sound core = Sound.mono(chain.play(KnownTone.levelled(
-                Takes.performed(style, 800_000 + seed, 2 * seed + 2, mine, LENGTH_S).sound().mid()).mid(),
+                Takes.performed(style, 800_000 + seed, 2 * seed + 2, g.mine(), LENGTH_S).sound().mid()).mid(),
                 OtherChain.Spoiling.NOTHING), Effects.RATE_HZ);
         double ms = 200 * Math.pow(3, r.nextDouble());
         Effects.Echo echo = new Effects.Echo(ms, 0.2 + 0.3 * r.nextDouble(), -7 - 6 * r.nextDouble(), 0, 0, 0);

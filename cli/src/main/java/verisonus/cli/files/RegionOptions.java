@@ -34,6 +34,18 @@ public final class RegionOptions {
         return part(file, takeFromS, takeToS);
     }
 
+    /** Where the studied part begins, seconds. */
+    public double fromS() {
+        return fromS;
+    }
+
+    /** @throws InputFault where a part is asked for and no record of which it could be one is named */
+    public void withoutReference() {
+        if (isPart())
+            throw new InputFault("--from and --to", "they choose a part of a record, and none is named",
+                    "name the record");
+    }
+
     /** @throws InputFault where a part of a take is asked for and no take is named */
     public void withoutTake() {
         if (takeFromS > 0 || takeToS != null)

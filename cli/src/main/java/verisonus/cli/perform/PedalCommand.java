@@ -63,6 +63,10 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
         if (control == null && uses.isEmpty() && ridden == null)
             throw new InputFault("pedal", "there is nothing to do",
                     "give --control, --ridden with the record, or --use to check what is there");
+        if (ridden == null) {
+            regions.withoutReference();
+            regions.withoutTake();
+        }
         Tone tone = played.tone();
         ObjectNode doc = Json.object("verisonus.pedal/1");
         if (control != null) {
@@ -85,7 +89,7 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
 
     private void ridden(Path record, Tone tone, ObjectNode doc) {
         List<FootRide> rides = FootRide.read(regions.reference(record), regions.take(played.takeFile()), tone,
-                Progress.NONE);
+                Progress.NONE).stream().map(r -> r.later(regions.fromS())).toList();
         ArrayNode out = doc.putArray("ridden");
         for (FootRide r : rides) {
             ObjectNode one = out.addObject().put("what", r.what());

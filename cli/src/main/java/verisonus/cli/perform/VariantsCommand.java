@@ -2,7 +2,6 @@ package verisonus.cli.perform;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -142,7 +141,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         VariantMatrix matrix = VariantMatrix.of(base, all, phrase, Progress.NONE);
         VariantJson.Set after = new VariantJson.Set(base, all);
         target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
-        Map<String, Double> louder = louderThanTone(matrix);
+        Map<String, Double> louder = matrix.louderLu();
         if (json.asked()) {
             ObjectNode doc = document(after, matrix, solved, trim);
             near.ifPresent(n -> {
@@ -176,13 +175,6 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
             ceiling.ifPresent(c -> c.words(louder).forEach(System.out::println));
         }
         return 0;
-    }
-
-    private static Map<String, Double> louderThanTone(VariantMatrix matrix) {
-        double tone = matrix.rows().getFirst().reading().loudnessLufs();
-        Map<String, Double> out = new LinkedHashMap<>();
-        for (VariantMatrix.Row r : matrix.rows()) out.put(r.name(), r.reading().loudnessLufs() - tone);
-        return out;
     }
 
     private static VariantJson.Set read(Path file) {

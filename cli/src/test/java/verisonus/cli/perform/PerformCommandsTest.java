@@ -128,6 +128,11 @@ class PerformCommandsTest {
         assertThat(ridden.get(0).path("control").isNull()).isTrue();
         JsonNode first = ridden.get(0).path("moves").get(0);
         assertThat(first.path("to_db").asDouble()).isGreaterThan(first.path("from_db").asDouble() + 2);
+        JsonNode part = json("pedal", "--tone", plain, "--di", at("take.wav"), "--ridden", at("record.wav"), "--from",
+                "2", "--json").path("ridden").get(0).path("moves").get(0);
+        assertThat(part.path("from_s").asDouble()).as("on the record's own time axis").isGreaterThanOrEqualTo(3);
+        assertThat(Said.by("pedal", "--tone", plain, "--di", at("take.wav"), "--control", "volume/level", "--from", "2")
+                .err()).contains("part of a record");
         Said short4 = Said.by("pedal", "--tone", plain, "--di", at("take.wav"), "--ridden", at("record.wav"), "--to",
                 "4");
         assertThat(short4.status()).isEqualTo(3);

@@ -2,6 +2,7 @@ package verisonus.core.perform;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import verisonus.core.compare.HeardChange;
@@ -37,6 +38,13 @@ public record VariantMatrix(List<Row> rows) {
 
     public VariantMatrix {
         rows = List.copyOf(rows);
+    }
+
+    /** How much louder each is than the tone, LU; the tone first. */
+    public Map<String, Double> louderLu() {
+        Map<String, Double> out = new LinkedHashMap<>();
+        for (Row r : rows) out.put(r.name, r.reading.loudnessLufs() - rows.getFirst().reading.loudnessLufs());
+        return out;
     }
 
     public static VariantMatrix of(Tone tone, List<Variant> variants, Sound phrase, Progress progress) {

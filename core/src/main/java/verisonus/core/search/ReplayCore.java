@@ -127,15 +127,15 @@ final class ReplayCore {
         Tone candidate = new Tone("candidate", blocks);
         double score = 0;
         double first = 0;
-        for (float[] take : takes) {
+        for (int n = 0; n < takes.size(); n++) {
             renders.incrementAndGet();
-            float[] x = Renderer.renderMono(candidate, take, Quality.DRAFT);
+            float[] x = Renderer.renderMono(candidate, takes.get(n), Quality.DRAFT);
             float[] scored = Arrays.copyOfRange(x, warmUp, x.length);
             Features f = Features.of(scored, 0, Sound.WORKING_RATE_HZ);
             double[] d = new double[f.levelDb().length];
             for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
             double envelope = envelopeDb(f);
-            if (score == 0) first = envelope;
+            if (n == 0) first = envelope;
             score += (fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
                     + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
                             / VALLEYS_UNIT_DB)

@@ -19,7 +19,7 @@ import verisonus.core.sound.Sound;
  * @param impulses measured responses that may stand in place of cabinet and microphone
  * @param known tones besides the shipped ones from which a search may start
  * @param direct whether the reference was taken without loudspeaker and microphone, so that none are looked for
- * @param takes further takes of the phrase on the same guitar: what all of them show is believed
+ * @param takes further takes of the phrase on the same guitar: what most of them show is believed
  * @param standIn whether the take is nobody's, so that notes of it that happen to fall on the record's mean nothing
  */
 public record Wishes(Set<GapAttribute> wantedSo, List<ModelClaim> claims, SearchOptions.Track track, List<Sound> others,

@@ -3,7 +3,6 @@ package verisonus.desktop.perform;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -342,18 +341,17 @@ public final class VariantsModel {
             return;
         }
         try {
-            LoudnessCeiling room = new LoudnessCeiling(Double.parseDouble(measured.strip()),
-                    Double.parseDouble(allowed.strip()));
-            double tone = m.get().rows().getFirst().reading().loudnessLufs();
-            Map<String, Double> louder = new LinkedHashMap<>();
-            for (VariantMatrix.Row r : m.get().rows())
-                louder.put(r == m.get().rows().getFirst() ? "the tone" : r.name(), r.reading().loudnessLufs() - tone);
-            said.set(capital(String.join("; ", room.words(louder))) + ".");
+            LoudnessCeiling room = new LoudnessCeiling(decibels(measured), decibels(allowed));
+            said.set(capital(String.join("; ", room.words(m.get().louderLu()))) + ".");
         } catch (NumberFormatException e) {
             said.set("Type what the meter read and what is allowed, both in dB(A).");
         } catch (InputFault e) {
             said.set(capital(String.valueOf(e.getMessage())) + ".");
         }
+    }
+
+    private static double decibels(String typed) {
+        return Double.parseDouble(typed.strip().replace(',', '.'));
     }
 
     private static String capital(String words) {

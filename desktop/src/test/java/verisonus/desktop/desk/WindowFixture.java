@@ -10,11 +10,13 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.application.Platform;
+import javafx.event.ActionEvent;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.stage.Stage;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
@@ -132,6 +134,23 @@ public final class WindowFixture implements AutoCloseable {
             b.fire();
             return b;
         });
+        settle();
+    }
+
+    /** Types into a field by its id and presses Enter. */
+    public void type(Parent view, String id, String text) {
+        on(() -> {
+            TextField field = (TextField) view.lookup("#" + id);
+            field.setText(text);
+            field.fireEvent(new ActionEvent());
+            return field;
+        });
+        settle();
+    }
+
+    /** Takes the last change back. */
+    public void undo() {
+        on(desk::undo);
         settle();
     }
 

@@ -136,21 +136,11 @@ class GearViewTest {
 
     @Test
     void theLongestChainTakesANumberAndNothingElse() {
-        type("#most-blocks", "6");
+        window.type(view, "most-blocks", "6");
         assertThat(rig().mostBlocks()).isEqualTo(6);
-        type("#most-blocks", "many");
+        window.type(view, "most-blocks", "many");
         assertThat(rig().mostBlocks()).isEqualTo(6);
         assertThat(window.on(() -> ((TextField) view.lookup("#most-blocks")).getText())).isEqualTo("6");
-    }
-
-    private void type(String id, String text) {
-        window.on(() -> {
-            TextField field = (TextField) view.lookup(id);
-            field.setText(text);
-            field.fireEvent(new ActionEvent());
-            return field;
-        });
-        window.settle();
     }
 
     @Test

@@ -5,10 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Path;
 import java.util.concurrent.atomic.AtomicInteger;
-import javafx.event.ActionEvent;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.TextField;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -45,23 +43,8 @@ class ListenViewTest {
         window.close();
     }
 
-    private static void type(String id, String text) {
-        window.on(() -> {
-            TextField field = (TextField) view.lookup(id);
-            field.setText(text);
-            field.fireEvent(new ActionEvent());
-            return field;
-        });
-        window.settle();
-    }
-
     private static Region region() {
         return window.on(() -> window.desk().open().get().orElseThrow().region().orElseThrow());
-    }
-
-    private static void undo() {
-        window.on(() -> window.desk().undo());
-        window.settle();
     }
 
     @Test
@@ -75,26 +58,26 @@ class ListenViewTest {
     @Test
     void aRegionIsMovedByTypingItsEnds() {
         window.mark(1, 3);
-        type("#region-from", "1.5");
-        type("#region-to", "4.25");
+        window.type(view, "region-from", "1.5");
+        window.type(view, "region-to", "4.25");
         assertThat(region().fromS()).isCloseTo(1.5, within(1e-9));
         assertThat(region().toS()).isCloseTo(4.25, within(1e-9));
-        undo();
-        undo();
+        window.undo();
+        window.undo();
         assertThat(region().toS()).isCloseTo(3, within(1e-9));
-        undo();
+        window.undo();
         assertThat(window.text(view)).contains("None marked yet");
     }
 
     @Test
     void endsThatCannotBeAreRefusedAtTheField() {
         window.mark(1, 3);
-        type("#region-to", "1.1");
+        window.type(view, "region-to", "1.1");
         assertThat(window.text(view)).contains("half a second or more, within the recording");
         assertThat(region().toS()).isCloseTo(3, within(1e-9));
-        type("#region-to", "soon");
+        window.type(view, "region-to", "soon");
         assertThat(region().toS()).isCloseTo(3, within(1e-9));
-        undo();
+        window.undo();
     }
 
     @Test
@@ -111,8 +94,8 @@ class ListenViewTest {
         });
         window.settle();
         assertThat(region().role()).isEqualTo(Region.Role.values()[1]);
-        undo();
-        undo();
+        window.undo();
+        window.undo();
     }
 
     @Test
@@ -126,9 +109,9 @@ class ListenViewTest {
         });
         window.settle();
         assertThat(window.text(view)).contains("None marked yet");
-        undo();
+        window.undo();
         assertThat(region().fromS()).isCloseTo(1, within(1e-9));
-        undo();
+        window.undo();
     }
 
     @Test

@@ -45,13 +45,6 @@ class PerformViewTest {
         window.close();
     }
 
-    private static void type(String id, String text) {
-        window.on(() -> {
-            ((TextField) view.lookup("#" + id)).setText(text);
-            return text;
-        });
-    }
-
     @Test
     @Order(1)
     void withoutAToneTheWayToOneIsAButton() {
@@ -78,8 +71,7 @@ class PerformViewTest {
     @Test
     @Order(3)
     void aVariantSetByHandStandsInTheTableAndIsHeard() {
-        type("variant-by-hand", "drive on");
-        window.press(view, "set-variant");
+        window.type(view, "variant-by-hand", "drive on");
         assertThat(window.text(view)).contains("lead");
         RadioButton lead = window.on(() -> (RadioButton) view.lookup("#hear-lead"));
         window.on(() -> {
@@ -93,12 +85,13 @@ class PerformViewTest {
     @Test
     @Order(4)
     void whatTheRoomAllowsIsAnsweredInTheSameLine() {
-        type("room-measured", "98");
-        type("room-allowed", "85");
-        window.press(view, "room-ask");
+        window.on(() -> {
+            ((TextField) view.lookup("#room-measured")).setText("98,0");
+            return true;
+        });
+        window.type(view, "room-allowed", "85");
         assertThat(window.text(view)).contains("where 85 are allowed");
-        type("room-allowed", "quiet");
-        window.press(view, "room-ask");
+        window.type(view, "room-allowed", "quiet");
         assertThat(window.text(view)).contains("both in dB(A)");
     }
 
@@ -114,8 +107,7 @@ class PerformViewTest {
     void aDroppedVariantComesBackWithUndo() {
         window.press(view, "drop-lead");
         assertThat(window.on(() -> view.lookup("#hear-lead"))).isNull();
-        window.on(() -> window.desk().undo());
-        window.settle();
+        window.undo();
         assertThat(window.on(() -> view.lookup("#hear-lead"))).isNotNull();
     }
 }

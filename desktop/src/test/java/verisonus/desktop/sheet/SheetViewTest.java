@@ -4,12 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.TextField;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -24,7 +21,7 @@ import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.WindowFixture;
 import verisonus.desktop.theme.Theme;
 
-/** The sheet bench: the page, what goes in, and the logbook beside it. */
+/** The sheet bench: the page and what goes in. */
 class SheetViewTest {
     private static final Tone TONE = new Tone("t", List.of(Block.of("chiming edge").with(ControlNames.GAIN, 6.3),
             Block.of("2×12 open"), Block.of("dynamic microphone")));
@@ -98,56 +95,5 @@ class SheetViewTest {
         });
         window.settle();
         assertThat(window.text(view)).isEqualTo(whole);
-    }
-
-    private String logbook() {
-        return window.text((Parent) view.getRight());
-    }
-
-    private void search(String words) {
-        window.on(() -> {
-            ((TextField) view.lookup("#logbook-search")).setText(words);
-            return words;
-        });
-        window.settle();
-    }
-
-    @Test
-    void theLogbookHoldsWhatWasDoneAndIsSearched() {
-        assertThat(logbook()).contains("Derived", "Added take1");
-        search("nothing was called that");
-        assertThat(logbook()).doesNotContain("Added take1", "Derived");
-        search("take1");
-        assertThat(logbook()).contains("Added take1").doesNotContain("Derived");
-        search("");
-    }
-
-    @Test
-    void theLogbookKeepsToTheCaseWhereItIsAskedTo() {
-        window.on(() -> window.desk().addCase("Another Evening"));
-        window.settle();
-        window.on(() -> {
-            window.desk().openCase(window.desk().cases().getFirst().entry());
-            return true;
-        });
-        window.settle();
-        CheckBox only = window.on(() -> (CheckBox) view.lookup("#logbook-this-case"));
-        if (window.on(only::isSelected)) window.press(view, "logbook-this-case");
-        assertThat(logbook()).contains("New case Another Evening");
-        window.press(view, "logbook-this-case");
-        assertThat(logbook()).doesNotContain("New case Another Evening").contains("Derived");
-        window.press(view, "logbook-this-case");
-        window.on(() -> window.desk().undo());
-        window.settle();
-    }
-
-    @Test
-    void whatWasTakenBackIsShownAsSuch() {
-        window.on(() -> window.desk().undo());
-        window.settle();
-        assertThat(logbook()).contains("Derived (taken back)");
-        window.on(() -> window.desk().redo());
-        window.settle();
-        assertThat(logbook()).doesNotContain("Derived (taken back)");
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 import verisonus.core.evidence.replay.RiddenLevel;
+import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
@@ -31,6 +32,7 @@ public record FootRide(String what, Optional<ControlPlace> place, List<Move> mov
     private static final double KEEPS_WITHIN_DB = 1.5;
     private static final double LEAST_MOVE_DB = 2;
     private static final double SHORTEST_S = 6;
+    private static final double COMPANY = 0.5;
 
     /**
      * One move.
@@ -61,7 +63,7 @@ public record FootRide(String what, Optional<ControlPlace> place, List<Move> mov
      * @param di the player's dry take
      * @param tone the derived tone
      * @return empty where nothing was, or where it cannot be followed
-     * @throws InputFault where the part is short, or the take plays something else
+     * @throws InputFault where the part is short, or others play in it, or the take plays something else
      */
     public static List<FootRide> read(Sound reference, Sound di, Tone tone, Progress progress) {
         if (reference.durationS() < SHORTEST_S)
@@ -75,6 +77,11 @@ public record FootRide(String what, Optional<ControlPlace> place, List<Move> mov
                     "it plays something else than the record, so that what a hand did cannot be"
                             + " told from what was played",
                     "record the same phrase");
+        if (AloneBars.of(reference).company() > COMPANY)
+            throw new InputFault("the record",
+                    "others play in that part, and what they do to its level would be taken for"
+                            + " a hand's doing",
+                    "mark a part in which the guitar stands alone");
         progress.step(0.2, "playing it without effects");
         Sound dry = Renderer.render(new Tone("dry", tone.blocks().stream().map(b -> isEffect(b) ? b.switched(false) : b)
                 .toList()), laid.sound(), Quality.SEARCH, Progress.NONE);

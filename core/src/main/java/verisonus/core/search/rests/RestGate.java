@@ -49,30 +49,49 @@ public record RestGate(Block block, double beforeDb, double afterDb) {
      *
      * @param gate the player's own, or a neutral one
      * @param reference the record, the guitar alone
-     * @param take the player's, dry
-     * @param tone what it is played through, without effects
+     * @param take the player's, dry, in time with it and as long; what it does not cover is left out on both sides
+     * @param open what the tone without effects makes of the take
+     * @param tone that tone
      * @return empty where none brings the rests clearly nearer
      */
-    public static Optional<RestGate> nearest(Block gate, Sound reference, Sound take, UnaryOperator<Sound> tone,
-            ExecutorService workers) {
-        RestLevels wanted = RestLevels.of(reference);
-        RestLevels open = RestLevels.of(tone.apply(take));
-        double before = wanted.distanceDb(open);
+    public static Optional<RestGate> nearest(Block gate, Sound reference, Sound take, Sound open,
+            UnaryOperator<Sound> tone, ExecutorService workers) {
+        Covered c = Covered.by(take);
+        RestLevels wanted = RestLevels.of(c.cut(reference));
+        RestLevels hissing = RestLevels.of(c.cut(open));
+        double before = wanted.distanceDb(hissing);
         // Rests as soft as the record's leave nothing to shut.
-        if (open.overDb(wanted) < HISSES_DB || open.db()[0] < HEARD_DB) return Optional.empty();
-        double noise = levelDb(take, NOISE_QUANTILE);
-        if (noise - levelDb(take, LOUD_QUANTILE) < QUIET_DB) return Optional.empty();
+        if (hissing.overDb(wanted) < HISSES_DB || hissing.db()[0] < HEARD_DB) return Optional.empty();
+        Sound played = c.cut(take);
+        double noise = levelDb(played, NOISE_QUANTILE);
+        if (noise - levelDb(played, LOUD_QUANTILE) < QUIET_DB) return Optional.empty();
         List<Callable<RestGate>> work = new ArrayList<>();
         for (double over : OVER_NOISE_DB) {
             for (double release : RELEASES_MS) {
                 Block b = gate.with(ControlNames.THRESHOLD, Math.clamp(noise + over, LOWEST_DB, HIGHEST_DB))
                         .with(ControlNames.DEPTH, DEPTH_DB).with(ControlNames.RELEASE, release);
                 work.add(() -> new RestGate(b, before,
-                        wanted.distanceDb(RestLevels.of(tone.apply(shut(b, take))))));
+                        wanted.distanceDb(RestLevels.of(tone.apply(shut(b, played))))));
             }
         }
         return Parallel.all(work, workers).stream().min(Comparator.comparingDouble(RestGate::afterDb))
                 .filter(g -> before - g.afterDb >= Math.max(WORTH_DB, WORTH * before));
+    }
+
+    /** Where a take that was laid under a record plays: before and after it there is nothing at all, which is no rest. */
+    private record Covered(double fromS, double toS) {
+        static Covered by(Sound take) {
+            float[] x = take.mid();
+            int from = 0;
+            int to = x.length;
+            while (from < to && x[from] == 0) from++;
+            while (to > from && x[to - 1] == 0) to--;
+            return new Covered((double) from / take.rateHz(), (double) to / take.rateHz());
+        }
+
+        Sound cut(Sound s) {
+            return s.slice(fromS, toS);
+        }
     }
 
     private static Sound shut(Block gate, Sound take) {

@@ -3,6 +3,7 @@ package verisonus.core.search.rests;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
@@ -39,7 +40,7 @@ class RestGateTest {
     }
 
     private static Optional<RestGate> between(Sound reference, Sound take) {
-        return RestGate.nearest(GATE, reference, take, UnaryOperator.identity(), WORKERS);
+        return RestGate.nearest(GATE, reference, take, take, UnaryOperator.identity(), WORKERS);
     }
 
     @ParameterizedTest
@@ -67,9 +68,18 @@ class RestGateTest {
     }
 
     @Test
+    void whatATakeDoesNotCoverIsNoRest() {
+        float[] late = played(-54, 2).mid().clone();
+        Arrays.fill(late, 0, 48_000, 0);
+        Arrays.fill(late, 5 * 48_000, late.length, 0);
+        assertThat(between(played(-110, 1), Sound.mono(late, 48_000))).isPresent();
+    }
+
+    @Test
     void thePlayersOwnGateKeepsWhatIsNotSearched() {
         Block own = GATE.with(ControlNames.HOLD, 90);
-        RestGate g = RestGate.nearest(own, played(-110, 1), played(-54, 2), UnaryOperator.identity(), WORKERS)
+        Sound take = played(-54, 2);
+        RestGate g = RestGate.nearest(own, played(-110, 1), take, take, UnaryOperator.identity(), WORKERS)
                 .orElseThrow();
         assertThat(g.block().get(ControlNames.HOLD)).isEqualTo(90);
     }
