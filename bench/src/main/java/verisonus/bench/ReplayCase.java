@@ -1,11 +1,14 @@
 package verisonus.bench;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import java.util.function.UnaryOperator;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
 import verisonus.demo.Takes;
 
 /**
@@ -78,6 +81,15 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
 
     /** The group follows from the seed, so that any range of seeds holds all of them. */
     static ReplayCase of(long seed) {
+        return of(seed, false);
+    }
+
+    /** The same with the take laid under the reference before anything is made of it, as a search lays it. */
+    static ReplayCase laid(long seed) {
+        return of(seed, true);
+    }
+
+    private static ReplayCase of(long seed, boolean laid) {
         SplittableRandom r = new SplittableRandom(seed * 7457 + 11);
         Group group = Group.values()[(int) (seed % Group.values().length)];
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
@@ -89,20 +101,61 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
         OtherChain.Settings chain = new OtherChain.Settings(seed + 9000);
         float[] dry = chain.play(KnownTone.levelled(first.sound().mid()).mid(), OtherChain.Spoiling.NOTHING);
         float[] wanted = chain.play(KnownTone.levelled(again.mid()).mid(), OtherChain.Spoiling.NOTHING);
-        float[] core = chain.play(take.gained(4 * r.nextDouble() - 2).mid(), OtherChain.Spoiling.NOTHING);
+        double coreDb = 4 * r.nextDouble() - 2;
+        List<Biquad> off = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            OtherChain.filter(core,
-                    Biquad.peak(120 * Math.pow(40, r.nextDouble()), OFF_DB * (2 * r.nextDouble() - 1) * 1.7,
-                            0.9, Effects.RATE_HZ));
+            off.add(Biquad.peak(120 * Math.pow(40, r.nextDouble()), OFF_DB * (2 * r.nextDouble() - 1) * 1.7, 0.9,
+                    Effects.RATE_HZ));
         }
         long effects = r.nextLong();
         Made made = made(group, dry, new SplittableRandom(effects));
         Made target = made(group, wanted, new SplittableRandom(effects));
-        Made near = made(group, chain.play(take.mid(), OtherChain.Spoiling.NOTHING), new SplittableRandom(effects));
         Sound reference = levelled(made.sound);
+        Sound played = laid ? MatchedTake.of(reference, take).sound() : take;
+        float[] core = chain.play(played.gained(coreDb).mid(), OtherChain.Spoiling.NOTHING);
+        off.forEach(f -> OtherChain.filter(core, f));
+        Made near = made(group, chain.play(played.mid(), OtherChain.Spoiling.NOTHING), new SplittableRandom(effects));
         Sound floor = Sound.mono(MatchedEqualizer.of(reference.mid(), levelled(near.sound).mid()), Effects.RATE_HZ);
         return new ReplayCase(seed, group, style, first.bpm(), reference, take, levelled(target.sound),
                 levelled(new float[][]{core}), floor, made.truth);
+    }
+
+    /** Where in the record's chain its effect sat. */
+    enum Seat {
+        BEFORE,
+        BEHIND
+    }
+
+    /** Effects whose place before a clipper is heard. */
+    private static final Group[] SEATED = {Group.ECHO, Group.TREMOLO, Group.PHASER, Group.HALL};
+
+    /** A pair with one effect, before the record's chain or behind it. */
+    static ReplayCase seated(long seed, Seat seat) {
+        SplittableRandom r = new SplittableRandom(seed * 6151 + 3);
+        Group group = SEATED[(int) (seed % SEATED.length)];
+        Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
+        Guitars g = Guitars.of(r);
+        long phrase = 900_000 + seed;
+        Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, g.theirs, LENGTH_S);
+        Sound take = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, g.mine, LENGTH_S).sound().mid());
+        Sound again = Takes.performed(style, phrase, 2 * seed + 2, g.theirs, LENGTH_S).sound();
+        OtherChain.Settings chain = new OtherChain.Settings(seed + 29_000);
+        long effects = r.nextLong();
+        Made made = seated(group, seat, KnownTone.levelled(first.sound().mid()).mid(), chain, effects);
+        Made target = seated(group, seat, KnownTone.levelled(again.mid()).mid(), chain, effects);
+        Made near = seated(group, seat, take.mid(), chain, effects);
+        Sound reference = levelled(made.sound);
+        return new ReplayCase(seed, group, style, first.bpm(), reference, take, levelled(target.sound),
+                levelled(new float[][]{chain.play(take.mid(), OtherChain.Spoiling.NOTHING)}),
+                Sound.mono(MatchedEqualizer.of(reference.mid(), levelled(near.sound).mid()), Effects.RATE_HZ),
+                made.truth);
+    }
+
+    private static Made seated(Group group, Seat seat, float[] dry, OtherChain.Settings chain, long effects) {
+        SplittableRandom r = new SplittableRandom(effects);
+        if (seat == Seat.BEHIND) return made(group, chain.play(dry, OtherChain.Spoiling.NOTHING), r);
+        Made before = made(group, dry, r);
+        return new Made(new float[][]{chain.play(before.sound[0], OtherChain.Spoiling.NOTHING)}, before.truth);
     }
 
     /** The phrase of a case once more by the take's guitar and another hand. */

@@ -4,19 +4,31 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.replay.ReplayExamination;
+import verisonus.core.evidence.signs.Finding;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Placement;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
+import verisonus.core.search.RestRows;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
 import verisonus.core.search.rests.RestLevels;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
@@ -28,6 +40,9 @@ public final class ReplayReport {
     private static final double RIGHT_TIME = 0.03;
     private static final double RIGHT_RATE = 0.1;
     private static final double RIGHT_DECAY = 0.4;
+
+    private static final String LEFT_OUT = "left out";
+    private static final Set<String> OF_EFFECTS = Set.of("rest", "echo", "reverb", "modulation");
 
     private ReplayReport() {}
 
@@ -42,6 +57,10 @@ public final class ReplayReport {
         try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             if (args.length > 2 && args[2].equals("rests")) {
                 LongStream.rangeClosed(from, to).forEach(seed -> resting(seed, tally, workers));
+            } else if (args.length > 2 && args[2].equals("ledger")) {
+                LongStream.rangeClosed(from, to).forEach(seed -> ledger(ReplayCase.laid(seed), tally, workers));
+            } else if (args.length > 2 && args[2].equals("places")) {
+                LongStream.rangeClosed(from, to).forEach(seed -> placed(seed, tally, workers));
             } else {
                 boolean twice = args.length > 2 && args[2].equals("twice");
                 LongStream.rangeClosed(from, to).forEach(seed -> one(ReplayCase.of(seed),
@@ -66,6 +85,64 @@ public final class ReplayReport {
             tally.error("rests off, dB: " + r, off);
             System.out.printf(Locale.ROOT, "%3d %-12s %-8s rests off %.2f  %s%n", seed, r, c.style(), off,
                     words(d.tone()));
+        }
+    }
+
+    /** What the ledger says of the right tone, and of the right tone without the record's effects, both as nearly as they can be had. */
+    private static void ledger(ReplayCase c, Tally tally, ExecutorService workers) {
+        Sound dry = Sound.mono(MatchedEqualizer.of(c.reference().mid(), c.core().mid()), Effects.RATE_HZ);
+        // The floor is one channel: what is wide about the right tone is not in it.
+        if (c.group() != ReplayCase.Group.WIDE_CHORUS) {
+            GapRow top = topRow(c, c.floor(), dry, true, workers);
+            tally.share("right tone: no row over 1.2 JND", top.audibility() <= 1.2);
+            System.out.printf(Locale.ROOT, "%3d %-16s right    %.2f %s%n", c.seed(), c.group(), top.audibility(),
+                    top.attribute());
+        }
+        if (c.group() == ReplayCase.Group.NOTHING) return;
+        GapRow top = topRow(c, dry, dry, false, workers);
+        tally.share("effect left out: a row over 2 JND", top.audibility() > 2);
+        tally.share("effect left out: a row of its own over 2 JND: " + c.group(),
+                top.audibility() > 2 && OF_EFFECTS.contains(top.stage()));
+        System.out.printf(Locale.ROOT, "%3d %-16s left out %.2f %s%n", c.seed(), c.group(), top.audibility(),
+                top.attribute());
+    }
+
+    /** @param tone what stands in the candidate of the record's effects: all as they are, or none */
+    private static GapRow topRow(ReplayCase c, Sound candidate, Sound dry, boolean all, ExecutorService workers) {
+        Evidence heard = Examination.of(c.reference(), Examination.Depth.TONE, Progress.NONE);
+        ReplayExamination exam = ReplayExamination.of(c.reference(), dry, ReplayExamination.Setting.ALONE);
+        Evidence wanted = heard.with(exam.echo(), exam.reverb(), movement(exam));
+        Evidence has = Examination.of(candidate, Examination.Depth.TONE, Progress.NONE);
+        has = all
+                ? has.with(wanted.echo(), wanted.reverb(), wanted.modulation())
+                : has.with(Finding.absent(1, LEFT_OUT), Finding.absent(1, LEFT_OUT), Finding.absent(1, LEFT_OUT));
+        boolean moving = all && !c.truth().movement().isEmpty();
+        GapLedger gap = GapLedger.between(wanted, has, Pairing.PLAYED_AGAIN).and(RestRows.of(c.reference(), candidate,
+                dry, moving, heard, ReplayExamination.Setting.ALONE, workers));
+        return gap.rows().stream().filter(gap::counts).findFirst().orElseThrow();
+    }
+
+    private static Finding<ModulationReading> movement(ReplayExamination exam) {
+        return Stream.of(exam.level(), exam.sweep(), exam.pitch(), exam.sides()).filter(Finding::isPresent).findFirst()
+                .orElse(Finding.unknown(LEFT_OUT));
+    }
+
+    /** Where effects are put that sat before the record's chain or behind it. */
+    private static void placed(long seed, Tally tally, ExecutorService workers) {
+        for (ReplayCase.Seat seat : ReplayCase.Seat.values()) {
+            ReplayCase c = ReplayCase.seated(seed, seat);
+            Derivation d = new ToneSearch(c.reference(), c.take(), SearchOptions.defaults(), workers, Progress.NONE)
+                    .run();
+            List<String> said = effects(c, d, tally);
+            List<Block> effects = d.tone().blocks().stream().filter(Placement::suits).toList();
+            for (Block b : effects) {
+                Placement p = Placement.of(d.tone(), b.id());
+                tally.share("put before the amp: " + seat + " " + c.group(), p == Placement.BEFORE_AMP);
+            }
+            double app = Distances.spectrogramDb(c.target(), d.render());
+            tally.error("distance over the floor's: " + seat, app / Distances.spectrogramDb(c.target(), c.floor()));
+            System.out.printf(Locale.ROOT, "%3d %-6s %-8s %-8s %.2f  %s %s%n", seed, seat, c.group(), c.style(), app,
+                    words(d.tone()), said);
         }
     }
 

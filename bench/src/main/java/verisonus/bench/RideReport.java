@@ -7,16 +7,19 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.LongStream;
 import verisonus.core.evidence.replay.RiddenLevel;
+import verisonus.core.evidence.replay.RiddenSpeed;
 import verisonus.core.sound.Sound;
 import verisonus.demo.Takes;
 
 /**
- * Levels ridden on made-up records, followed with a take of the same phrase by another hand on another guitar: how often a ride is
+ * Levels ridden and speeds changed on made-up records, followed with a take of the same phrase by another hand on another guitar: how often a ride is
  * found where there is one and where there is none, and how far the curve is off. Arguments: first and last seed.
  */
 public final class RideReport {
     private static final double LENGTH_S = 16;
     private static final double[] SWINGS_DB = {0, 6, 12};
+    /** 0: no tremolo at all. */
+    private static final double[] RATIOS = {0, 1, 1.5, 2.2};
 
     private RideReport() {}
 
@@ -64,6 +67,41 @@ public final class RideReport {
             Sound faded = Sound.mono(ride.on(dry), Effects.RATE_HZ);
             judge("guitar", swing, ride, RiddenLevel.ofGuitar(faded, core), tally);
         }
+        speeds(seed, dry, core, r, tally);
+    }
+
+    /** A tremolo as fast throughout, one that was made faster or slower, or none. */
+    private static void speeds(long seed, float[] dry, Sound core, SplittableRandom r, Tally tally) {
+        double hz = 2.5 + 2 * r.nextDouble();
+        double depth = 0.4 + 0.5 * r.nextDouble();
+        for (double ratio : RATIOS) {
+            double changes = 1 + 3 * r.nextDouble();
+            Ride ride = new Ride(1, 5 + 3 * r.nextDouble(), changes, r.nextBoolean());
+            Sound record = Sound.mono(ratio == 0 ? dry : swaying(dry, ride, hz, ratio, depth), Effects.RATE_HZ);
+            Optional<RiddenSpeed> found = RiddenSpeed.of(record, core);
+            String what = ratio == 0 ? "no tremolo" : String.format(Locale.ROOT, "tremolo, speed times %.1f", ratio);
+            tally.share(what + ": a change found", found.isPresent());
+            if (found.isEmpty() || ratio <= 1) continue;
+            double right = 0;
+            for (int i = 0; i < found.get().hz().size(); i++)
+                if (Math.abs(found.get().hz().get(i) / hz(ride, found.get().atS().get(i), hz, ratio) - 1) < 0.1)
+                    right += 1.0 / found.get().hz().size();
+            tally.error(what + ": share of windows off by 10 %", 1 - right);
+        }
+    }
+
+    private static double hz(Ride ride, double atS, double hz, double ratio) {
+        return hz * Math.pow(ratio, ride.db(atS) + 0.5);
+    }
+
+    private static float[] swaying(float[] x, Ride ride, double hz, double ratio, double depth) {
+        float[] out = new float[x.length];
+        double phase = 0;
+        for (int i = 0; i < x.length; i++) {
+            phase += 2 * Math.PI * hz(ride, (double) i / Effects.RATE_HZ, hz, ratio) / Effects.RATE_HZ;
+            out[i] = (float) (x[i] * (1 - depth * (0.5 - 0.5 * Math.cos(phase))));
+        }
+        return out;
     }
 
     private static void judge(String what, double swing, Ride ride, Optional<RiddenLevel> found, Tally tally) {

@@ -35,7 +35,10 @@ import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.evidence.study.Excerpt;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.Gear;
+import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -139,7 +142,8 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Sound dry = di == null ? StandInTake.play() : regions.take(di);
         prepare(folder);
         Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry,
-                standIn ? options.wishing(options.wishes().playedByStandIn()) : options, workers, progress()).run());
+                standIn ? options.wishing(options.wishes().playedByStandIn()) : options, workers, progress())
+                        .telling(soFar(options.rig())).run());
         Derivation d = standIn ? found.ofStandIn() : found;
         Sketch told = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Sketch sketch = standIn ? told.ofStandIn() : told;
@@ -254,9 +258,27 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             force.to(folder.resolve(name)).check();
     }
 
+    private static boolean isWatched() {
+        return System.console() != null && System.console().isTerminal();
+    }
+
+    /** The best so far, where somebody waits for it: a line that names what to set up meanwhile. */
+    private static ToneSearch.Interim soFar(Rig rig) {
+        if (!isWatched()) return ToneSearch.Interim.NONE;
+        long started = System.nanoTime();
+        return (tone, _) -> System.err.printf(Locale.ROOT, "\rso far, %.1f s: %-60s%n",
+                (System.nanoTime() - started) / 1e9, soFar(tone, rig));
+    }
+
+    static String soFar(Tone tone, Rig rig) {
+        return tone.blocks().stream().filter(Block::on)
+                .map(b -> b.model().name() + b.model().find(ControlNames.GAIN).filter(_ -> b.model().kind() == GearKind.AMP)
+                        .map(c -> ", gain " + rig.display(b.model(), c, b.get(ControlNames.GAIN))).orElse(""))
+                .collect(Collectors.joining(" · "));
+    }
+
     private static Progress progress() {
-        boolean person = System.console() != null && System.console().isTerminal();
-        if (!person) return Progress.NONE;
+        if (!isWatched()) return Progress.NONE;
         return (done, doing) -> System.err.printf("\r%3.0f %%  %-60s", 100 * done, doing);
     }
 

@@ -99,25 +99,26 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
                 ObjectNode move = moves.addObject();
                 Json.put(move, "from_s", m.fromS(), 2);
                 Json.put(move, "to_s", m.toS(), 2);
-                Json.put(move, "from_db", m.fromDb(), 1);
-                Json.put(move, "to_db", m.toDb(), 1);
-                Json.put(move, "from_value", m.fromValue(), 1);
-                Json.put(move, "to_value", m.toValue(), 1);
+                boolean speed = r.scale() == FootRide.Scale.HZ;
+                Json.put(move, speed ? "from_hz" : "from_db", m.from(), speed ? 2 : 1);
+                Json.put(move, speed ? "to_hz" : "to_db", m.to(), speed ? 2 : 1);
+                Json.put(move, "from_value", m.fromValue(), speed ? 2 : 1);
+                Json.put(move, "to_value", m.toValue(), speed ? 2 : 1);
             }
         }
         if (json.asked()) return;
         if (rides.isEmpty())
             System.out.println(
-                    "nothing that a hand rode can be followed: level and repeats stand still, or hide in the playing");
+                    "nothing that a hand rode can be followed: level, speed and repeats stand still, or hide in the playing");
         for (FootRide r : rides) {
-            System.out.println(r.what() + r.place().map(p -> ", " + p).orElse(", its level"));
+            System.out.println(r.what() + r.place().map(p -> ", " + p).orElse(r.scale() == FootRide.Scale.HZ ? ", which nothing in the tone makes" : ", its level"));
             for (FootRide.Move m : r.moves()) System.out.println("  " + m.words(v -> shown(r, tone, v)));
         }
     }
 
     private static String shown(FootRide r, Tone tone, double value) {
         return r.place().flatMap(p -> tone.find(p.block()).flatMap(b -> b.model().find(p.control())))
-                .map(c -> c.display(value)).orElse(Figures.of("%+.1f dB", value));
+                .map(c -> c.display(value)).orElse(r.scale().words(value));
     }
 
     private FootLimits limits() {

@@ -7,7 +7,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -26,6 +29,7 @@ import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.SolvedVariant;
 import verisonus.core.perform.SustainSolver;
+import verisonus.core.perform.UsualPart;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
@@ -42,7 +46,7 @@ import verisonus.core.work.Progress;
 /** Variants of a tone: shown side by side, solved by a goal, as a ladder of dirt, or for another guitar. */
 @Command(name = "variants", mixinStandardHelpOptions = true, description = {
         "Variants of a tone: the same chain for another part, of which only the differences are kept.",
-        "Shows what is there side by side; --make solves another by its goal, --ladder steps of dirt towards one."})
+        "Shows what is there side by side; --make solves another by its goal, --usual three, --ladder steps of dirt towards one."})
 public final class VariantsCommand extends VerboseOption implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE", description = "the tone, or a file with its variants")
     private @Nullable Path tone;
@@ -52,6 +56,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
 
     @Option(names = "--make", paramLabel = "NAME", description = "solve a variant of this name")
     private @Nullable String make;
+
+    @Option(names = "--usual", description = "solve rhythm, lead and clean at once; one that is there already stays as it is")
+    private boolean usual;
 
     @Option(names = "--from", paramLabel = "NAME", description = "the variant it starts from (default: the tone)")
     private @Nullable String from;
@@ -187,10 +194,13 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     }
 
     private List<SolvedVariant> solved(Path file, VariantJson.Set set, Sound phrase) {
-        if (make == null && ladder == null) return List.of();
+        if (usual && (make != null || ladder != null))
+            throw new InputFault("--usual", "it makes variants of its own", "leave --make and --ladder for another call");
+        if (make == null && ladder == null && !usual) return List.of();
         Tone tone = ringLike == null ? set.tone() : SustainSolver.prepared(set.tone());
         VariantSolver solver = new VariantSolver(tone, phrase, Optional.ofNullable(loudnessAt),
                 Optional.ofNullable(dirtAt));
+        if (usual) return UsualPart.beside(names(set), solver, Progress.NONE);
         if (ladder != null) return solver.ladder(named(file, set, ladder), steps, Progress.NONE);
         String name = Objects.requireNonNull(make);
         if (name.equals(set.tone().name()))
@@ -211,6 +221,12 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
             start = Variant.between(name, tone, s.tone());
         }
         return List.of(solver.solved(start, goal(), Progress.NONE));
+    }
+
+    /** Names that are taken, the tone's own among them. */
+    private static Set<String> names(VariantJson.Set set) {
+        return Stream.concat(Stream.of(set.tone().name()), set.variants().stream().map(Variant::name))
+                .collect(Collectors.toSet());
     }
 
     private static Variant named(Path file, VariantJson.Set set, String name) {

@@ -65,6 +65,21 @@ class PerformCommandsTest {
     }
 
     @Test
+    void rhythmLeadAndCleanAreMadeInOneCall() {
+        JsonNode made = json("variants", "--tone", tone, "--di", di, "--usual", "--out", at("set.json"), "--json");
+        // The tone itself is called rhythm.
+        assertThat(made.path("variants").findValuesAsString("name")).containsExactly("lead", "clean");
+        JsonNode rows = made.path("matrix");
+        assertThat(rows.get(1).path("loudness_lufs").asDouble() - rows.get(0).path("loudness_lufs").asDouble())
+                .isCloseTo(3, within(0.2));
+        JsonNode again = json("variants", "--tone", at("set.json"), "--di", di, "--usual", "--json");
+        assertThat(again.path("solved")).isEmpty();
+        Said both = Said.by("variants", "--tone", tone, "--di", di, "--usual", "--make", "solo");
+        assertThat(both.status()).isEqualTo(3);
+        assertThat(both.err()).contains("--usual");
+    }
+
+    @Test
     void whatFollowsTheBeatFollowsIt() {
         JsonNode bound = json("tempo", "bind", "--tone", tone, "--bpm", "100", "--to", "120", "--out", at("fast.json"),
                 "--json");

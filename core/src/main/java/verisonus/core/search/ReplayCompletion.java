@@ -24,6 +24,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.EmptyBands;
 import verisonus.core.search.colour.EqualizerFit;
 import verisonus.core.search.colour.Features;
+import verisonus.core.search.place.PlaceTrial;
 import verisonus.core.search.rests.RestGate;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
@@ -58,6 +59,7 @@ final class ReplayCompletion {
     private final EmptyBands empty;
     private boolean spaceRuledOut;
     private List<float[]> more = List.of();
+    private final List<Alternative> places = new ArrayList<>();
     private final Set<String> missing = new LinkedHashSet<>();
     private final Set<String> unjudged = new LinkedHashSet<>();
 
@@ -85,11 +87,12 @@ final class ReplayCompletion {
      *
      * @param dryTone what the tone makes of the take without its effects
      * @param found what was found in the reference, with echo, space and movement as the replay shows them
+     * @param places where else its effects could sit, and how much further from the record that is
      * @param missing effects of the record that the rig cannot make or hold
      * @param unjudged what could be neither found nor ruled out
      */
-    record Finished(ToneCompletion.Finished made, Sound dryTone, Evidence found, List<String> missing,
-            List<String> unjudged) {}
+    record Finished(ToneCompletion.Finished made, Sound dryTone, Evidence found, List<Alternative> places,
+            List<String> missing, List<String> unjudged) {}
 
     Finished of(Knobs knobs, CurveDictionary.Entry entry, Progress progress) {
         List<Block> front = new ArrayList<>();
@@ -133,8 +136,27 @@ final class ReplayCompletion {
         List<Block> behind = new ArrayList<>(coloured);
         behind.addAll(effects);
         note(exam, found, effects.stream().anyMatch(b -> b.model().kind() == GearKind.REVERB));
-        return new Finished(ToneCompletion.levelled(options, reference, new Tone("derived", all), played(behind, flat)),
-                played(coloured, flat), found, List.copyOf(missing), List.copyOf(unjudged));
+        Tone whole = new Tone("derived", all);
+        progress.at(0.75, "trying where the effects sit");
+        Tone sits = placed(whole, effects);
+        Sound render = sits.equals(whole)
+                ? played(behind, flat)
+                : Renderer.render(sits, take, Quality.FINAL, Progress.NONE);
+        return new Finished(ToneCompletion.levelled(options, reference, sits, render),
+                played(coloured, flat), found, List.copyOf(places), List.copyOf(missing), List.copyOf(unjudged));
+    }
+
+    /** Each effect in the place that comes nearest, one after the other. */
+    private Tone placed(Tone whole, List<Block> effects) {
+        Tone out = whole;
+        for (Block e : effects) {
+            if (options.locked().touches(e.id()) || out.first(GearKind.AMP).isEmpty()) continue;
+            PlaceTrial trial = PlaceTrial.of(out, e.id(), judge::score, workers);
+            out = trial.tone();
+            for (PlaceTrial.Tried t : trial.others())
+                places.add(new Alternative(e.model().name() + " " + t.place().words(), t.furtherDb()));
+        }
+        return out;
     }
 
     /** What the reference has more than the tone, by each take. */

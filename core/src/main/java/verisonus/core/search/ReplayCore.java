@@ -89,6 +89,11 @@ final class ReplayCore {
         return ranked(k, behind).score();
     }
 
+    /** How far a whole tone is from the reference. */
+    double score(Tone tone) {
+        return scored(tone).score();
+    }
+
     private List<Knobs> candidates() {
         Optional<Knobs> before = options.earlier().flatMap(Knobs::of);
         boolean ampLocked = before.isPresent() && options.locked().touches("amp");
@@ -125,6 +130,17 @@ final class ReplayCore {
         List<Block> blocks = new ArrayList<>(k.blocks());
         blocks.addAll(behind);
         Tone candidate = new Tone("candidate", blocks);
+        Scored scored = scored(candidate);
+        double score = scored.score();
+        if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
+        if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
+        return new Ranked(k, score, scored.envelopeDb());
+    }
+
+    /** @param envelopeDb of the first take */
+    private record Scored(double score, double envelopeDb) {}
+
+    private Scored scored(Tone candidate) {
         double score = 0;
         double first = 0;
         for (int n = 0; n < takes.size(); n++) {
@@ -141,9 +157,7 @@ final class ReplayCore {
                             / VALLEYS_UNIT_DB)
                     / takes.size();
         }
-        if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
-        if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
-        return new Ranked(k, score, first);
+        return new Scored(score, first);
     }
 
     private double envelopeDb(Features f) {

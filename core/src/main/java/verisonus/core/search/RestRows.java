@@ -21,7 +21,7 @@ import verisonus.core.work.Parallel;
  * reference and in the tone, each against the same dry tone on the take. Just-noticeable steps are widened by what playing again makes
  * of each, as measured on replays without effects, so that what is left is the gear's.
  */
-final class RestRows {
+public final class RestRows {
     private static final String STAGE = "rest";
     private static final double LATE_JND_DB = 6;
     private static final double SOON_JND_DB = 6;
@@ -40,7 +40,7 @@ final class RestRows {
      * @param dryTone the tone without its effects on the take, in time with both
      * @param moving whether the tone has a movement
      */
-    static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, boolean moving, Evidence found,
+    public static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, boolean moving, Evidence found,
             ReplayExamination.Setting setting, ExecutorService workers) {
         List<GapRow> out = new ArrayList<>();
         // A sweep that stands elsewhere in its round makes pieces differ, however long the passage.

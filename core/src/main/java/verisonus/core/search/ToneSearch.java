@@ -212,7 +212,8 @@ public final class ToneSearch {
                         java.util.LinkedHashMap::new))
                 .values().stream()
                 .map(r -> new Alternative(Alternatives.words(r.knobs()), 20 * Math.log10(r.score() / first)))
-                .toList();
+                .collect(java.util.stream.Collectors.toCollection(ArrayList::new));
+        others.addAll(finished.places());
         return new Derivation(made.tone(), Pairing.PLAYED_AGAIN, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 others, gap, aim, candidate, made.render(),

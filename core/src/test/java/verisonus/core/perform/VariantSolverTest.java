@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -124,5 +125,17 @@ class VariantSolverTest {
         float[] out = x.clone();
         for (int i = 1; i < out.length; i++) out[i] = 0.6f * out[i - 1] + 0.4f * x[i];
         return out;
+    }
+
+    @Test
+    void rhythmLeadAndCleanComeAtOnceAndLeaveWhatIsThere() {
+        List<SolvedVariant> all = UsualPart.beside(Set.of(), SOLVER, Progress.NONE);
+        assertThat(all).extracting(v -> v.variant().name()).containsExactly("rhythm", "lead", "clean");
+        assertThat(all.get(0).after().loudnessLufs()).isCloseTo(all.get(0).before().loudnessLufs(), within(0.2));
+        assertThat(all.get(1).after().loudnessLufs()).isCloseTo(all.get(0).before().loudnessLufs() + 3, within(0.2));
+        assertThat(all.get(1).after().dirt()).isGreaterThan(all.get(0).after().dirt());
+        assertThat(all.get(2).after().dirt()).isLessThan(all.get(0).after().dirt());
+        assertThat(UsualPart.beside(Set.of("rhythm", "clean"), SOLVER, Progress.NONE))
+                .extracting(v -> v.variant().name()).containsExactly("lead");
     }
 }

@@ -70,12 +70,13 @@ final class FootPart extends VBox {
     private void ridden(List<FootRide> rides) {
         ridden.getChildren().clear();
         for (FootRide r : rides) {
-            String moves = r.place().map(p -> p.block() + " " + p.control()).orElse("the level of all");
+            String moves = r.place().map(p -> p.block() + " " + p.control())
+                    .orElse(r.scale() == FootRide.Scale.HZ ? "a movement that the tone has not got" : "the level of all");
             ridden.getChildren().add(Nodes.wrapped("Ridden on the record, by a hand or by the playing: the " + r.what()
                     + ", so move " + moves + ":", "strong"));
             for (FootRide.Move m : r.moves())
                 ridden.getChildren().add(Nodes.wrapped(m.words(v -> r.place().map(p -> model.display(p, v))
-                        .orElse(Figures.read("%+.1f dB", v)))));
+                        .orElse(Figures.withMinus(r.scale().words(v))))));
         }
     }
 

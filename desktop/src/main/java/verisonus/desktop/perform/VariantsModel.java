@@ -3,11 +3,14 @@ package verisonus.desktop.perform;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -18,6 +21,7 @@ import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.LevelPoint;
 import verisonus.core.perform.SolvedVariant;
 import verisonus.core.perform.SustainSolver;
+import verisonus.core.perform.UsualPart;
 import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
@@ -117,6 +121,36 @@ public final class VariantsModel {
         } catch (IllegalArgumentException e) {
             said.set("That goal is out of reach: " + e.getMessage() + ".");
         }
+    }
+
+    /** Solves and keeps rhythm, lead and clean, as far as none is called so. */
+    public void solveUsual() {
+        Optional<Ground> ground = Ground.of(desk);
+        if (ground.isEmpty()) {
+            said.set("Derive a tone first: a variant differs from one.");
+            return;
+        }
+        Ground g = ground.get();
+        if (LevelPoint.all(g.tone()).isEmpty()) {
+            said.set("Put a volume at the chain's end in Derive first: there is nothing to level the variants with.");
+            return;
+        }
+        Set<String> taken = variants.get().stream().map(Variant::name).collect(Collectors.toCollection(HashSet::new));
+        taken.add(g.tone().name());
+        desk.work().run("Solving rhythm, lead and clean", progress -> UsualPart.beside(taken,
+                new VariantSolver(g.tone(), g.di(), Optional.empty(), Optional.empty()), progress), made -> {
+                    for (SolvedVariant s : made) desk.book().performances().keep(g.caseId(), s.variant());
+                    said.set(usualSaid(made));
+                    desk.refresh();
+                });
+    }
+
+    private static String usualSaid(List<SolvedVariant> made) {
+        if (made.isEmpty()) return "Rhythm, lead and clean are there already.";
+        List<String> out = new ArrayList<>();
+        for (SolvedVariant s : made)
+            out.add(s.variant().name() + (s.amiss().isEmpty() ? "" : ": " + String.join(", ", s.amiss())));
+        return "Made " + String.join("; ", out) + ".";
     }
 
     private void solved(Ground g, SolvedVariant s) {

@@ -190,11 +190,16 @@ final class VariantsPart extends VBox {
         make.setTooltip(new Tooltip("solved on your take, played and read again"));
         make.setOnAction(_ -> model.solve(name.getText(), louder.getText(), dirtier.getText(), longer.getText(),
                 repeats.getText()));
+        Button usual = new Button("Rhythm, lead, clean, about 9 s");
+        usual.setId("make-usual");
+        usual.setTooltip(new Tooltip("the tone as it is, 3 LU louder with a little more dirt, and clean as loud;"
+                + " what is called so already stays"));
+        usual.setOnAction(_ -> model.solveUsual());
         FlowPane out = new FlowPane(6, 4, Nodes.label("called", "quiet"), name, Nodes.label("louder by",
                 "quiet"), louder, Nodes.label("LU, dirt by", "quiet"), dirtier,
                 Nodes.label("space by",
                         "quiet"),
-                longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
+                longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make, usual);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

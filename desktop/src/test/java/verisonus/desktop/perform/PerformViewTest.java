@@ -110,4 +110,19 @@ class PerformViewTest {
         window.undo();
         assertThat(window.on(() -> view.lookup("#hear-lead"))).isNotNull();
     }
+
+    @Test
+    @Order(7)
+    void theUsualPartsComeAtOnceAndALeadOfOnesOwnStays() {
+        var own = window.on(() -> view.lookup("#hear-lead"));
+        assertThat(own).isNotNull();
+        window.press(view, "make-usual");
+        window.settle();
+        assertThat(window.text(view)).contains("Made rhythm").contains("clean");
+        assertThat(window.on(() -> view.lookup("#hear-rhythm"))).isNotNull();
+        assertThat(window.on(() -> view.lookup("#hear-clean"))).isNotNull();
+        window.press(view, "make-usual");
+        window.settle();
+        assertThat(window.text(view)).contains("are there already");
+    }
 }

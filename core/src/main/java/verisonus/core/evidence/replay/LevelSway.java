@@ -55,8 +55,26 @@ final class LevelSway {
         return -1;
     }
 
-    private int note(int t) {
+    /** Which note a frame belongs to; 0 before the first. */
+    int note(int t) {
         return fit.noteOf[t] + 1;
+    }
+
+    int notes() {
+        return notes;
+    }
+
+    int frames() {
+        return fit.frames;
+    }
+
+    int bands() {
+        return BANDS;
+    }
+
+    /** What the fit leaves in a band, frame by frame, natural log of power; not a number where it says nothing. */
+    double[] left(int band) {
+        return residual[band];
     }
 
     private double[] residual(int band) {

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
 import verisonus.core.evidence.replay.RiddenLevel;
+import verisonus.core.evidence.replay.RiddenSpeed;
 import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -21,33 +23,70 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 /**
- * What somebody rode while the record was made, as instructions for a foot: a curve that was read ({@link RiddenLevel}), bent into as
- * few straight moves as keep within a decibel and a half of it (D. H. Douglas, T. K. Peucker, 1973).
+ * What somebody rode while the record was made, as instructions for a foot: a curve that was read ({@link RiddenLevel},
+ * {@link RiddenSpeed}), bent into as few straight moves as keep within a decibel and a half, or a tenth of the speed, of it
+ * (D. H. Douglas, T. K. Peucker, 1973).
  *
- * @param what "repeats" or "guitar"
- * @param place the control that does it in the tone; empty where it is the level of all
+ * @param what "repeats", "guitar" or "speed"
+ * @param scale what its moves are told in
+ * @param place the control that does it in the tone; empty where it is the level of all, or where nothing in the tone sways
  * @param moves in time order; where none is, the foot rests
  */
-public record FootRide(String what, Optional<ControlPlace> place, List<Move> moves) {
+public record FootRide(String what, Scale scale, Optional<ControlPlace> place, List<Move> moves) {
     private static final double KEEPS_WITHIN_DB = 1.5;
     private static final double LEAST_MOVE_DB = 2;
     private static final double SHORTEST_S = 6;
     private static final double COMPANY = 0.5;
+
+    /** What moves are told in, and how much of a move is one. */
+    public enum Scale {
+        /** Level against the middle of the record. */
+        DB("%+.1f dB", KEEPS_WITHIN_DB, LEAST_MOVE_DB) {
+            @Override
+            double even(double value) {
+                return value;
+            }
+        },
+        /** Speed; ratios count alike. */
+        HZ("%.2f Hz", Math.log(1.1), Math.log(1.15)) {
+            @Override
+            double even(double value) {
+                return Math.log(value);
+            }
+        };
+
+        private final String form;
+        private final double keepsWithin;
+        private final double least;
+
+        Scale(String form, double keepsWithin, double least) {
+            this.form = form;
+            this.keepsWithin = keepsWithin;
+            this.least = least;
+        }
+
+        /** A value where equal steps are heard as equal. */
+        abstract double even(double value);
+
+        public String words(double value) {
+            return Figures.of(form, value);
+        }
+    }
 
     /**
      * One move.
      *
      * @param fromS when it begins on the record, seconds
      * @param toS when it ends
-     * @param fromDb level there against the middle of the record
-     * @param toDb level after it
-     * @param fromValue of the control, in its own unit; the same as the level where there is no control
+     * @param from level there against the middle of the record, dB, or speed, Hz
+     * @param to the same after it
+     * @param fromValue of the control, in its own unit; the same as the level or speed where there is no control
      * @param toValue after it
      */
-    public record Move(double fromS, double toS, double fromDb, double toDb, double fromValue, double toValue) {
+    public record Move(double fromS, double toS, double from, double to, double fromValue, double toValue) {
         /** For the player; {@code shown} says a value as the player's device shows it. */
         public String words(DoubleFunction<String> shown) {
-            return Figures.of("%.1f to %.1f s: %s from %s to %s", fromS, toS, toDb > fromDb ? "up" : "down",
+            return Figures.of("%.1f to %.1f s: %s from %s to %s", fromS, toS, to > from ? "up" : "down",
                     shown.apply(fromValue), shown.apply(toValue));
         }
     }
@@ -88,19 +127,21 @@ public record FootRide(String what, Optional<ControlPlace> place, List<Move> mov
         List<FootRide> out = new ArrayList<>();
         progress.step(0.4, "following the level");
         RiddenLevel.ofGuitar(laid.reference(), dry)
-                .ifPresent(r -> out.add(new FootRide("guitar", Optional.empty(), moves(r, Optional.empty()))));
-        progress.step(0.7, "following the repeats");
+                .ifPresent(r -> out.add(levels("guitar", r, Optional.empty())));
+        progress.step(0.6, "following the speed");
+        RiddenSpeed.of(laid.reference(), dry).ifPresent(r -> out.add(speeds(r, tone.first(GearKind.MODULATION)
+                .filter(b -> b.on() && b.model().find(ControlNames.RATE).isPresent()))));
+        progress.step(0.8, "following the repeats");
         tone.first(GearKind.ECHO).filter(Block::on).ifPresent(echo -> RiddenLevel
                 .ofRepeats(laid.reference(), dry, echo.get(ControlNames.TIME))
-                .ifPresent(r -> out.add(new FootRide("repeats", Optional.of(ControlPlace.of(echo, ControlNames.MIX)),
-                        moves(r, Optional.of(echo))))));
+                .ifPresent(r -> out.add(levels("repeats", r, Optional.of(echo)))));
         return out;
     }
 
     /** The same on a time axis that began this much earlier. */
     public FootRide later(double seconds) {
-        return new FootRide(what, place, moves.stream().map(m -> new Move(m.fromS + seconds, m.toS + seconds, m.fromDb,
-                m.toDb, m.fromValue, m.toValue)).toList());
+        return new FootRide(what, scale, place, moves.stream().map(m -> new Move(m.fromS + seconds, m.toS + seconds,
+                m.from, m.to, m.fromValue, m.toValue)).toList());
     }
 
     private static boolean isEffect(Block b) {
@@ -111,41 +152,54 @@ public record FootRide(String what, Optional<ControlPlace> place, List<Move> mov
     }
 
     /** @param echo whose mix follows the curve, its own value at the middle; empty for a bare level */
-    static List<Move> moves(RiddenLevel ridden, Optional<Block> echo) {
+    static FootRide levels(String what, RiddenLevel ridden, Optional<Block> echo) {
+        return new FootRide(what, Scale.DB, echo.map(e -> ControlPlace.of(e, ControlNames.MIX)),
+                moves(ridden.atS(), ridden.db(), Scale.DB, db -> echo
+                        .map(e -> MixLaw.of(e).percentFor(MixLaw.of(e).wetDb(e.get(ControlNames.MIX)) + db))
+                        .orElse(db)));
+    }
+
+    /** @param movement whose rate follows; empty where none sways in the tone */
+    static FootRide speeds(RiddenSpeed ridden, Optional<Block> movement) {
+        return new FootRide("speed", Scale.HZ, movement.map(b -> ControlPlace.of(b, ControlNames.RATE)),
+                moves(ridden.atS(), ridden.hz(), Scale.HZ, hz -> movement
+                        .map(b -> b.model().control(ControlNames.RATE).clamp(hz)).orElse(hz)));
+    }
+
+    private static List<Move> moves(List<Double> atS, List<Double> values, Scale scale, DoubleUnaryOperator control) {
         List<Integer> corners = new ArrayList<>(List.of(0));
-        corners(ridden, 0, ridden.atS().size() - 1, corners);
-        corners.add(ridden.atS().size() - 1);
+        corners(atS, values, scale, 0, atS.size() - 1, corners);
+        corners.add(atS.size() - 1);
         List<Move> out = new ArrayList<>();
         for (int i = 0; i + 1 < corners.size(); i++) {
             int a = corners.get(i);
             int b = corners.get(i + 1);
-            double from = ridden.db().get(a);
-            double to = ridden.db().get(b);
-            if (Math.abs(to - from) < LEAST_MOVE_DB) continue;
-            out.add(new Move(ridden.atS().get(a), ridden.atS().get(b), from, to, value(echo, from), value(echo, to)));
+            double from = values.get(a);
+            double to = values.get(b);
+            if (Math.abs(scale.even(to) - scale.even(from)) < scale.least) continue;
+            out.add(new Move(atS.get(a), atS.get(b), from, to, control.applyAsDouble(from), control.applyAsDouble(to)));
         }
         return out;
     }
 
-    private static double value(Optional<Block> echo, double db) {
-        return echo.map(e -> MixLaw.of(e).percentFor(MixLaw.of(e).wetDb(e.get(ControlNames.MIX)) + db)).orElse(db);
-    }
-
     /** Adds what must stand between two corners, in order. */
-    private static void corners(RiddenLevel r, int from, int to, List<Integer> into) {
+    private static void corners(List<Double> atS, List<Double> values, Scale scale, int from, int to,
+            List<Integer> into) {
         int furthest = -1;
-        double most = KEEPS_WITHIN_DB;
+        double most = scale.keepsWithin;
+        double start = scale.even(values.get(from));
+        double end = scale.even(values.get(to));
         for (int i = from + 1; i < to; i++) {
-            double share = (r.atS().get(i) - r.atS().get(from)) / (r.atS().get(to) - r.atS().get(from));
-            double straight = r.db().get(from) + share * (r.db().get(to) - r.db().get(from));
-            if (Math.abs(r.db().get(i) - straight) > most) {
-                most = Math.abs(r.db().get(i) - straight);
+            double share = (atS.get(i) - atS.get(from)) / (atS.get(to) - atS.get(from));
+            double off = Math.abs(scale.even(values.get(i)) - start - share * (end - start));
+            if (off > most) {
+                most = off;
                 furthest = i;
             }
         }
         if (furthest < 0) return;
-        corners(r, from, furthest, into);
+        corners(atS, values, scale, from, furthest, into);
         into.add(furthest);
-        corners(r, furthest, to, into);
+        corners(atS, values, scale, furthest, to, into);
     }
 }
