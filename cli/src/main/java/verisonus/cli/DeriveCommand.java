@@ -143,7 +143,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         prepare(folder);
         Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry,
                 standIn ? options.wishing(options.wishes().playedByStandIn()) : options, workers, progress())
-                        .telling(soFar(options.rig())).run());
+                .telling(soFar(options.rig())).run());
         Derivation d = standIn ? found.ofStandIn() : found;
         Sketch told = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Sketch sketch = standIn ? told.ofStandIn() : told;
@@ -258,9 +258,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
             force.to(folder.resolve(name)).check();
     }
 
-    private static boolean isWatched() {
-        return System.console() != null && System.console().isTerminal();
-    }
+    private static boolean isWatched() { return System.console() != null && System.console().isTerminal(); }
 
     /** The best so far, where somebody waits for it: a line that names what to set up meanwhile. */
     private static ToneSearch.Interim soFar(Rig rig) {
@@ -272,8 +270,9 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
 
     static String soFar(Tone tone, Rig rig) {
         return tone.blocks().stream().filter(Block::on)
-                .map(b -> b.model().name() + b.model().find(ControlNames.GAIN).filter(_ -> b.model().kind() == GearKind.AMP)
-                        .map(c -> ", gain " + rig.display(b.model(), c, b.get(ControlNames.GAIN))).orElse(""))
+                .map(b -> b.model().name()
+                        + b.model().find(ControlNames.GAIN).filter(_ -> b.model().kind() == GearKind.AMP)
+                                .map(c -> ", gain " + rig.display(b.model(), c, b.get(ControlNames.GAIN))).orElse(""))
                 .collect(Collectors.joining(" · "));
     }
 

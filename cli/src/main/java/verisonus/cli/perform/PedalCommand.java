@@ -111,7 +111,8 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
             System.out.println(
                     "nothing that a hand rode can be followed: level, speed and repeats stand still, or hide in the playing");
         for (FootRide r : rides) {
-            System.out.println(r.what() + r.place().map(p -> ", " + p).orElse(r.scale() == FootRide.Scale.HZ ? ", which nothing in the tone makes" : ", its level"));
+            System.out.println(r.what() + r.place().map(p -> ", " + p)
+                    .orElse(r.scale() == FootRide.Scale.HZ ? ", which nothing in the tone makes" : ", its level"));
             for (FootRide.Move m : r.moves()) System.out.println("  " + m.words(v -> shown(r, tone, v)));
         }
     }

@@ -195,7 +195,8 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
 
     private List<SolvedVariant> solved(Path file, VariantJson.Set set, Sound phrase) {
         if (usual && (make != null || ladder != null))
-            throw new InputFault("--usual", "it makes variants of its own", "leave --make and --ladder for another call");
+            throw new InputFault("--usual", "it makes variants of its own",
+                    "leave --make and --ladder for another call");
         if (make == null && ladder == null && !usual) return List.of();
         Tone tone = ringLike == null ? set.tone() : SustainSolver.prepared(set.tone());
         VariantSolver solver = new VariantSolver(tone, phrase, Optional.ofNullable(loudnessAt),

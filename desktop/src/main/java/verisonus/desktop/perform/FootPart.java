@@ -71,7 +71,9 @@ final class FootPart extends VBox {
         ridden.getChildren().clear();
         for (FootRide r : rides) {
             String moves = r.place().map(p -> p.block() + " " + p.control())
-                    .orElse(r.scale() == FootRide.Scale.HZ ? "a movement that the tone has not got" : "the level of all");
+                    .orElse(r.scale() == FootRide.Scale.HZ
+                            ? "a movement that the tone has not got"
+                            : "the level of all");
             ridden.getChildren().add(Nodes.wrapped("Ridden on the record, by a hand or by the playing: the " + r.what()
                     + ", so move " + moves + ":", "strong"));
             for (FootRide.Move m : r.moves())

@@ -171,6 +171,7 @@ class FootRideTest {
         float[] x = chords(1, 0.85);
         for (int i = 0; i < x.length; i++)
             x[i] *= (float) (1 - 0.8 * (0.5 - 0.5 * Math.cos(2 * Math.PI * 5.57 * i / RATE_HZ)));
-        assertThat(FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), TONE, Progress.NONE)).noneMatch(r -> r.what().equals("speed"));
+        assertThat(FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), TONE, Progress.NONE))
+                .noneMatch(r -> r.what().equals("speed"));
     }
 }
