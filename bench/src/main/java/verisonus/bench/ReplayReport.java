@@ -100,9 +100,9 @@ public final class ReplayReport {
         }
         if (c.group() == ReplayCase.Group.NOTHING) return;
         GapRow top = topRow(c, dry, dry, false, workers);
-        tally.share("effect left out: a row over 2 JND", top.audibility() > 2);
-        tally.share("effect left out: a row of its own over 2 JND: " + c.group(),
-                top.audibility() > 2 && OF_EFFECTS.contains(top.stage()));
+        tally.share("effect left out: a row of 2 JND or more", top.audibility() >= 2);
+        tally.share("effect left out: a row of its own of 2 JND or more: " + c.group(),
+                top.audibility() >= 2 && OF_EFFECTS.contains(top.stage()));
         System.out.printf(Locale.ROOT, "%3d %-16s left out %.2f %s%n", c.seed(), c.group(), top.audibility(),
                 top.attribute());
     }

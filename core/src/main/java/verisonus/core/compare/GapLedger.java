@@ -86,9 +86,14 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
     public static GapLedger between(Evidence reference, Evidence candidate, Pairing pairing) {
         GapLedger plain = between(reference, candidate);
         if (pairing == Pairing.SAME_PERFORMANCE) return plain;
-        return new GapLedger(plain.rows.stream()
-                .map(r -> GapAttribute.OF_THE_HAND.contains(r.attribute()) ? r.ofTheHand() : r).toList(),
-                plain.spectrumRmsDb, plain.wantedSo);
+        List<GapRow> out = new ArrayList<>(plain.rows.stream().map(GapLedger::playedAgain).toList());
+        out.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
+        return new GapLedger(out, plain.spectrumRmsDb, plain.wantedSo);
+    }
+
+    private static GapRow playedAgain(GapRow r) {
+        if (GapAttribute.OF_THE_HAND.contains(r.attribute())) return r.ofTheHand();
+        return r.attribute() == GapAttribute.SATURATION ? r.widened(JndScale.SATURATION_AGAIN) : r;
     }
 
     /** The same ledger with more rows. */

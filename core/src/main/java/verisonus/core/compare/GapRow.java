@@ -20,6 +20,11 @@ public record GapRow(GapAttribute attribute, String unit, double reference, doub
                 "another hand differs as much: play it as in the reference", false);
     }
 
+    /** The same, heard only from a larger difference on. */
+    GapRow widened(double by) {
+        return new GapRow(attribute, unit, reference, candidate, by * jnd, stage, advice, ofTone);
+    }
+
     public double difference() {
         return candidate - reference;
     }

@@ -7,9 +7,12 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
+import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 
 class GapLedgerTest {
@@ -87,5 +90,18 @@ class GapLedgerTest {
         assertThat(JndScale.bandDb(400, 1000)).isEqualTo(1);
         assertThat(JndScale.echoTimeMs(50)).isEqualTo(5);
         assertThat(JndScale.echoTimeMs(500)).isEqualTo(20);
+    }
+
+    @Test
+    void anotherGuitarMustReadFurtherApartInDirtBeforeItCounts() {
+        Evidence one = EVIDENCE.saturated(Finding.present(SaturationReading.ofIndex(0.3), 0.9, "read"));
+        Evidence other = EVIDENCE.saturated(Finding.present(SaturationReading.ofIndex(0.42), 0.9, "read"));
+        GapRow same = GapLedger.between(one, other, Pairing.SAME_PERFORMANCE).find(GapAttribute.SATURATION)
+                .orElseThrow();
+        GapRow again = GapLedger.between(one, other, Pairing.PLAYED_AGAIN).find(GapAttribute.SATURATION)
+                .orElseThrow();
+        assertThat(again.difference()).isEqualTo(same.difference());
+        assertThat(again.audibility()).isLessThan(same.audibility());
+        assertThat(again.ofTone()).isTrue();
     }
 }
