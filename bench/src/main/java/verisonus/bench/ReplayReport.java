@@ -116,9 +116,10 @@ public final class ReplayReport {
         has = all
                 ? has.with(wanted.echo(), wanted.reverb(), wanted.modulation())
                 : has.with(Finding.absent(1, LEFT_OUT), Finding.absent(1, LEFT_OUT), Finding.absent(1, LEFT_OUT));
-        boolean moving = all && !c.truth().movement().isEmpty();
+        RestRows.Makes makes = new RestRows.Makes(all && !c.truth().movement().isEmpty(),
+                all && (c.truth().echo().isPresent() || c.truth().decayS().isPresent()));
         GapLedger gap = GapLedger.between(wanted, has, Pairing.PLAYED_AGAIN).and(RestRows.of(c.reference(), candidate,
-                dry, moving, heard, ReplayExamination.Setting.ALONE, workers));
+                dry, makes, heard, ReplayExamination.Setting.ALONE, workers));
         return gap.rows().stream().filter(gap::counts).findFirst().orElseThrow();
     }
 

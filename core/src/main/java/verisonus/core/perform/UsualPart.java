@@ -11,18 +11,23 @@ import verisonus.core.work.Progress;
  * by 3 LU and sings a little more, and the same voice clean, as loud. Goals by ear; each can be turned afterwards.
  */
 public enum UsualPart {
-    RHYTHM(VariantGoal.NOTHING.louder(0)),
-    LEAD(VariantGoal.NOTHING.louder(3).dirtier(0.05)),
-    CLEAN(VariantGoal.NOTHING.louder(0).dirtier(-0.35));
+    RHYTHM,
+    LEAD,
+    CLEAN;
 
-    private final VariantGoal goal;
+    private static final double LEAD_LU = 3;
+    private static final double LEAD_DIRT = 0.05;
+    private static final double CLEANER = 0.35;
+    /** As little as anybody calls dirt: a tone that is nearly clean need not lose more than that. */
+    private static final double CLEAN_DIRT = 0.12;
 
-    UsualPart(VariantGoal goal) {
-        this.goal = goal;
-    }
-
-    public VariantGoal goal() {
-        return goal;
+    /** What a part asks for of a tone that is as dirty as that. */
+    public VariantGoal goal(double dirt) {
+        return switch (this) {
+            case RHYTHM -> VariantGoal.NOTHING.louder(0);
+            case LEAD -> VariantGoal.NOTHING.louder(LEAD_LU).dirtier(LEAD_DIRT);
+            case CLEAN -> VariantGoal.NOTHING.louder(0).dirtier(Math.clamp(CLEAN_DIRT - dirt, -CLEANER, 0));
+        };
     }
 
     /** As a variant is called: "rhythm", "lead" or "clean". */
@@ -36,7 +41,7 @@ public enum UsualPart {
         List<SolvedVariant> out = new ArrayList<>();
         for (UsualPart p : wanted) {
             progress.step((double) out.size() / wanted.size(), p.words());
-            out.add(solver.solved(p.words(), p.goal, Progress.NONE));
+            out.add(solver.solved(p.words(), p.goal(solver.before().dirt()), Progress.NONE));
         }
         return out;
     }

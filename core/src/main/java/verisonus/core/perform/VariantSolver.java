@@ -71,6 +71,11 @@ public final class VariantSolver {
         return base;
     }
 
+    /** What the tone makes of the phrase. */
+    public PlayedReading before() {
+        return before;
+    }
+
     /** A variant with this goal, starting from the tone. */
     public SolvedVariant solved(String name, VariantGoal goal, Progress progress) {
         return solved(new Variant(name), goal, progress);

@@ -12,6 +12,9 @@ import verisonus.core.evidence.level.WidthReading;
 import verisonus.core.evidence.replay.ColourLeftOpen;
 import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.replay.UnexplainedRest;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Parallel;
@@ -35,16 +38,32 @@ public final class RestRows {
     private RestRows() {}
 
     /**
+     * What of a tone can make such differences.
+     *
+     * @param moving whether it has a movement
+     * @param ringing whether it has repeats or a space
+     */
+    public record Makes(boolean moving, boolean ringing) {
+        /** Of a tone's blocks that are on. */
+        public static Makes in(Tone tone) {
+            return new Makes(has(tone, GearKind.MODULATION), has(tone, GearKind.ECHO) || has(tone, GearKind.REVERB));
+        }
+
+        private static boolean has(Tone tone, GearKind kind) {
+            return tone.first(kind).filter(Block::on).isPresent();
+        }
+    }
+
+    /**
      * Reads both and compares.
      *
      * @param dryTone the tone without its effects on the take, in time with both
-     * @param moving whether the tone has a movement
      */
-    public static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, boolean moving, Evidence found,
+    public static List<GapRow> of(Sound reference, Sound candidate, Sound dryTone, Makes makes, Evidence found,
             ReplayExamination.Setting setting, ExecutorService workers) {
         List<GapRow> out = new ArrayList<>();
         // A sweep that stands elsewhere in its round makes pieces differ, however long the passage.
-        if (!moving) {
+        if (!makes.moving) {
             ColourLeftOpen.db(reference, candidate).ifPresent(db -> out.add(new GapRow(GapAttribute.COLOUR_LEFT_OPEN,
                     "dB", 0, db, COLOUR_JND_DB, STAGE, "the passage is too short, or too uneven, to hold the colour to "
                             + "less: mark a longer one in which the guitar stands alone",
@@ -59,20 +78,23 @@ public final class RestRows {
         boolean widened = found.circumstances().width().value()
                 .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()
                 && found.stereo().correlation() >= WIDENED_CORRELATION;
-        out.addAll(between(wanted, has, widened && !setting.company()));
+        out.addAll(between(wanted, has, widened && !setting.company(), makes.ringing));
         return out;
     }
 
-    /** @param sidesOfTone whether width is made by the gear rather than by playing twice or by others */
-    static List<GapRow> between(UnexplainedRest wanted, UnexplainedRest has, boolean sidesOfTone) {
+    /**
+     * @param sidesOfTone whether width is made by the gear rather than by playing twice or by others
+     * @param ringing whether the tone has repeats or a space: without, only strings can ring on longer than the record
+     */
+    static List<GapRow> between(UnexplainedRest wanted, UnexplainedRest has, boolean sidesOfTone, boolean ringing) {
         List<GapRow> out = new ArrayList<>();
         // Where no note is ever stopped, strings that ring otherwise would pass for a space.
         boolean stopped = wanted.betweenDb().isPresent() && has.betweenDb().isPresent();
-        if (stopped) after(wanted, has, out);
+        if (stopped) after(wanted, has, ringing, out);
         if (stopped) {
             double a = wanted.betweenDb().getAsDouble();
             double b = has.betweenDb().getAsDouble();
-            out.add(row(GapAttribute.REST_BETWEEN, a, b, BETWEEN_JND_DB, b < a
+            out.add(rings(ringing, GapAttribute.REST_BETWEEN, a, b, BETWEEN_JND_DB, b < a
                     ? "something rings where notes have stopped: a space or repeats, or strings left to ring"
                     : "it is too loud between the notes: a lower mix, a gate, or damp the strings"));
         }
@@ -95,15 +117,22 @@ public final class RestRows {
         return out;
     }
 
-    private static void after(UnexplainedRest wanted, UnexplainedRest has, List<GapRow> out) {
+    private static void after(UnexplainedRest wanted, UnexplainedRest has, boolean ringing, List<GapRow> out) {
         double late = has.late().throughDb(wanted.late());
-        out.add(row(GapAttribute.REST_LATE, wanted.late().db(), late, LATE_JND_DB, late < wanted.late().db()
+        out.add(rings(ringing, GapAttribute.REST_LATE, wanted.late().db(), late, LATE_JND_DB, late < wanted.late().db()
                 ? "repeats or a space ring on there that the tone has not: more of them, or more feedback"
                 : "the tone rings on longer: fewer repeats or a shorter space"));
         double soon = has.soon().throughDb(wanted.soon());
-        out.add(row(GapAttribute.REST_SOON, wanted.soon().db(), soon, SOON_JND_DB, soon < wanted.soon().db()
+        out.add(rings(ringing, GapAttribute.REST_SOON, wanted.soon().db(), soon, SOON_JND_DB, soon < wanted.soon().db()
                 ? "a quick echo or a space answers there that the tone has not"
                 : "the tone answers more than the record: a lower mix"));
+    }
+
+    private static GapRow rings(boolean ringing, GapAttribute attribute, double wanted, double has, double jnd,
+            String advice) {
+        if (ringing || has <= wanted) return row(attribute, wanted, has, jnd, advice);
+        return new GapRow(attribute, "dB", wanted, has, jnd, "playing",
+                "nothing in the tone rings on: damp the strings as in the reference", false);
     }
 
     private static GapRow row(GapAttribute attribute, double wanted, double has, double jnd, String advice) {

@@ -197,8 +197,8 @@ public final class ToneSearch {
         ToneCompletion.Finished made = finished.made();
         Future<Evidence> heard = workers.submit(() -> EffectsAsSet.in(
                 Examination.of(made.render(), Examination.Depth.TONE, Progress.NONE), made.tone()));
-        List<GapRow> rest = RestRows.of(reference, made.render(), finished.dryTone(),
-                made.tone().first(GearKind.MODULATION).isPresent(), s.first, setting, workers);
+        List<GapRow> rest = RestRows.of(reference, made.render(), finished.dryTone(), RestRows.Makes.in(made.tone()),
+                s.first, setting, workers);
         SensitivityReport.Found sensitivity = new SensitivityReport(objective, workers, s.target.weight()).of(best,
                 made.tone());
         Evidence candidate = Parallel.result(heard);

