@@ -8,8 +8,8 @@ public final class JndScale {
     public static final double CREST_DB = 1.5;
     public static final double SPREAD_DB = 1.5;
     public static final double SATURATION_INDEX = 0.06;
-    /** How much wider it is between two guitars and hands: the same chain reads as far apart on nine of ten replays of the report. */
-    public static final double SATURATION_AGAIN = 1.8;
+    /** How much wider it is between two guitars and hands: one chain reads this far apart on one of ten replays of the report. */
+    public static final double SATURATION_AGAIN = 2.5;
     public static final double PITCH_CENTS = 5;
     public static final double CORRELATION = 0.08;
     public static final double ECHO_LEVEL_DB = 1;
