@@ -167,6 +167,27 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
                 Takes.performed(style, 500_000 + seed, 3_000_000 + seed, g.mine, LENGTH_S).sound().mid());
     }
 
+    /** The record with bass and drums that come in after some seconds, this loud against the guitar. */
+    Sound inBand(double aloneS, double bandDb) {
+        int n = reference.frames();
+        MadeBand made = new MadeBand(seed, n, 60 / bpm, 40);
+        List<float[][]> parts = List.of(made.drums(), made.bass());
+        float[][] out = new float[2][];
+        for (int c = 0; c < 2; c++) out[c] = reference.channel(c % reference.channels().length).clone();
+        double guitar = reference.rms();
+        for (float[][] part : parts) {
+            double gain = Math.pow(10, bandDb / 20) * guitar / (Math.sqrt(2) * rms(part[0]));
+            for (int c = 0; c < 2; c++)
+                for (int i = (int) (aloneS * Effects.RATE_HZ); i < n; i++)
+                    out[c][i] += (float) (gain * part[c % part.length][i]);
+        }
+        return levelled(out);
+    }
+
+    private static double rms(float[] x) {
+        return Math.sqrt(Effects.energy(x) / x.length) + 1e-12;
+    }
+
     /** A pair without effects but what its rests hold. */
     static ReplayCase resting(long seed, Rests rests) {
         SplittableRandom r = new SplittableRandom(seed * 9311 + 5);

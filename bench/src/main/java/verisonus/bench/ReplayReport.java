@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.LongStream;
@@ -16,6 +17,8 @@ import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.study.AloneBars;
+import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
@@ -27,6 +30,8 @@ import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
 import verisonus.core.search.rests.RestLevels;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.Figures;
@@ -47,8 +52,9 @@ public final class ReplayReport {
     private ReplayReport() {}
 
     /**
-     * Prints a line a case and the tally. Arguments: first and last seed; "rests" after them for pairs with noise and a gate, "twice" for
-     * two takes used together.
+     * Prints a line a case and the tally. Arguments: first and last seed; after them "rests" for pairs with noise and a gate, "twice" for
+     * two takes used together, "places" for effects before the record's chain and behind it, "ledger" for what the ledger says of the
+     * right tone and of one without the record's effects, "band" for records in which a band comes in after some seconds.
      */
     public static void main(String[] args) {
         long from = args.length > 0 ? Long.parseLong(args[0]) : 0;
@@ -57,6 +63,8 @@ public final class ReplayReport {
         try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             if (args.length > 2 && args[2].equals("rests")) {
                 LongStream.rangeClosed(from, to).forEach(seed -> resting(seed, tally, workers));
+            } else if (args.length > 2 && args[2].equals("band")) {
+                LongStream.rangeClosed(from, to).forEach(seed -> banded(ReplayCase.of(seed), tally, workers));
             } else if (args.length > 2 && args[2].equals("ledger")) {
                 LongStream.rangeClosed(from, to).forEach(seed -> ledger(ReplayCase.laid(seed), tally, workers));
             } else if (args.length > 2 && args[2].equals("places")) {
@@ -86,6 +94,36 @@ public final class ReplayReport {
             System.out.printf(Locale.ROOT, "%3d %-12s %-8s rests off %.2f  %s%n", seed, r, c.style(), off,
                     words(d.tone()));
         }
+    }
+
+    /** The same record with and without a band that comes in; derived from where the guitar is found to stand alone. */
+    private static void banded(ReplayCase c, Tally tally, ExecutorService workers) {
+        SplittableRandom r = new SplittableRandom(c.seed() * 31 + 7);
+        double aloneS = 3 + 5 * r.nextDouble();
+        double bandDb = -6 + 6 * r.nextDouble();
+        Sound song = c.inBand(aloneS, bandDb);
+        Optional<Excerpt> alone = AloneBars.of(song).worthStudying();
+        tally.share("band: a stretch alone found", alone.isPresent());
+        if (alone.isEmpty()) return;
+        tally.share("band: and nobody else in it", alone.get().toS() < aloneS + 0.3);
+        Derivation bare = new ToneSearch(c.reference(), c.take(), SearchOptions.defaults(), workers, Progress.NONE)
+                .run();
+        Derivation d = new ToneSearch(alone.get().cut(song), c.take(), SearchOptions.defaults(), workers, Progress.NONE)
+                .run();
+        List<String> said = effects(c, d, tally);
+        double without = distance(c, bare);
+        double with = distance(c, d);
+        tally.error("band: distance over the same record's without it", with / without);
+        boolean missing = said.stream().anyMatch(w -> w.startsWith("missing"));
+        tally.share("band: verdict near while an effect is missing", d.verdict().near() && missing);
+        System.out.printf(Locale.ROOT,
+                "%3d %-16s %-8s alone %.1f s, taken %.1f to %.1f  without %.2f with %.2f  %s %s%n",
+                c.seed(), c.group(), c.style(), aloneS, alone.get().fromS(), alone.get().toS(), without, with,
+                words(d.tone()), said);
+    }
+
+    private static double distance(ReplayCase c, Derivation d) {
+        return Distances.spectrogramDb(c.target(), Renderer.render(d.tone(), c.take(), Quality.FINAL, Progress.NONE));
     }
 
     /** What the ledger says of the right tone, and of the right tone without the record's effects, both as nearly as they can be had. */

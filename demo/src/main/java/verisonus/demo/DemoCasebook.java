@@ -57,7 +57,7 @@ public final class DemoCasebook {
             addCase(book, Recipe.LANTERN_STREET,
                     "The street lamps come on. Near break-up, sways; something wide hides in it.");
             addCase(book, Recipe.SALT_AND_STATIC,
-                    "The chase. Hard picking, one microphone in the room, a band on top.");
+                    "The chase. Hard picking, one microphone in the room, a band on top. Needed as rhythm, lead and clean.");
             long winter = addCase(book, Recipe.WINTER_KIOSK,
                     "The locked door. Tight, gated, covered but for one bar.");
             // An earlier record of the same artist: what stays is the signature.

@@ -3,10 +3,10 @@ package verisonus.desktop.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.util.ArrayDeque;
-import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
@@ -25,7 +25,7 @@ import verisonus.desktop.player.VirtualOutput;
 
 /** A desk without a window: the test's own thread stands in for the window's. */
 public final class DeskFixture implements AutoCloseable {
-    private final Deque<Runnable> handedOver = new ArrayDeque<>();
+    private final BlockingQueue<Runnable> handedOver = new LinkedBlockingQueue<>();
     private final Casebook book;
     private final Work work = new Work(this::handOver);
     private final Player player = new Player(VirtualOutput::new);
@@ -81,28 +81,23 @@ public final class DeskFixture implements AutoCloseable {
     }
 
     private void handOver(Runnable r) {
-        synchronized (handedOver) {
-            handedOver.add(r);
-        }
+        handedOver.add(r);
     }
 
     /** Runs what was handed over until no work is left. */
     public void settle() {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
-        while (System.nanoTime() < until) {
-            Runnable next;
-            synchronized (handedOver) {
-                next = handedOver.poll();
+        while (true) {
+            Runnable next = handedOver.poll();
+            if (next == null && !work.busy().get()) return;
+            try {
+                // Work hands something over whenever it is done, so that there is something to wait for.
+                if (next == null) next = handedOver.poll(90, TimeUnit.SECONDS);
+            } catch (InterruptedException e) {
+                throw new AssertionError("interrupted while busy", e);
             }
-            if (next != null) {
-                next.run();
-            } else if (!work.busy().get()) {
-                return;
-            } else {
-                Thread.onSpinWait();
-            }
+            assertThat(next).as("still busy: " + work.doing().get()).isNotNull();
+            next.run();
         }
-        assertThat(work.busy().get()).as("still busy").isFalse();
     }
 
     public Desk desk() {

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.application.Platform;
@@ -91,16 +90,9 @@ public final class WindowFixture implements AutoCloseable {
         return view;
     }
 
-    /** Waits until no work is left and the window has drawn. */
+    /** Waits until no work is left and what it handed to the window is done. */
     public void settle() {
-        try {
-            for (int i = 0; i < 2; i++) {
-                WaitForAsyncUtils.waitFor(90, TimeUnit.SECONDS, () -> on(() -> !work.busy().get()));
-                WaitForAsyncUtils.waitForFxEvents();
-            }
-        } catch (TimeoutException e) {
-            throw new AssertionError("still busy: " + on(() -> work.doing().get()), e);
-        }
+        Settled.of(work);
     }
 
     /** Keeps a tone for the case as if it had been derived. */

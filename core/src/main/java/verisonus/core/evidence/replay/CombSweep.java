@@ -130,7 +130,9 @@ final class CombSweep {
     private static void centre(double[][] v) {
         int n = v[0].length;
         for (double[] row : v) {
-            double mean = Arrays.stream(row).average().orElse(0);
+            double sum = 0;
+            for (double x : row) sum += x;
+            double mean = sum / n;
             for (int t = 0; t < n; t++) row[t] -= mean;
         }
         for (int t = 0; t < n; t++) {

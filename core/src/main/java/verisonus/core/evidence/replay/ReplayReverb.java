@@ -99,15 +99,11 @@ final class ReplayReverb {
         return OptionalDouble.of(v[v.length / 2]);
     }
 
-    /** Error of an explanation by cell. */
-    private double[] errors(double[] explained) {
-        double[] out = new double[explained.length];
-        for (int i = 0; i < out.length; i++) {
-            int[] c = cells.get(i);
-            double e = Math.log(fit.recording[c[0]][c[1]] / (explained[i] + fit.floor[c[0]]));
-            out[i] = e >= 0 ? 2 * quantile * e : -2 * (1 - quantile) * e;
-        }
-        return out;
+    /** Error of what explains a cell; 0 or more. */
+    private double error(int cell, double explained) {
+        int[] c = cells.get(cell);
+        double e = Math.log(fit.recording[c[0]][c[1]] / (explained + fit.floor[c[0]]));
+        return e >= 0 ? 2 * quantile * e : -2 * (1 - quantile) * e;
     }
 
     private double[] at(float[][] of) {
@@ -121,17 +117,17 @@ final class ReplayReverb {
             return Finding.unknown("no note is stopped for long enough to hear what rings after it");
         double[] dry = at(ridge);
         double[] release = at(released());
-        Best without = best(dry, release, new double[dry.length], new double[]{0.5, 1, 2, 4},
-                new double[]{0, 0.063, 0.25, 1}, 0, 0, -99);
+        Best without = better(new Best(new double[0], Double.MAX_VALUE, 0, 0, -99),
+                new Explained(dry, release, new double[dry.length]), new double[]{0.5, 1, 2, 4},
+                new double[]{0, 0.063, 0.25, 1}, new Tail(0, 0, -99));
         Best with = without;
         for (double decay : DECAYS_S) {
             for (int late : LATE_FRAMES) {
                 double[] tail = at(tailOf(decay, late));
                 for (double db = -34; db <= 0; db += 2) {
                     double[] scaled = scaled(tail, Math.pow(10, db / 10));
-                    Best b = best(dry, release, scaled, new double[]{0.5, 1, 2}, new double[]{0, 0.25}, decay, late,
-                            db);
-                    if (b.mean < with.mean) with = b;
+                    with = better(with, new Explained(dry, release, scaled), new double[]{0.5, 1, 2},
+                            new double[]{0, 0.25}, new Tail(decay, late, db));
                 }
             }
         }
@@ -158,19 +154,36 @@ final class ReplayReverb {
         return out;
     }
 
-    private Best best(double[] dry, double[] release, double[] tail, double[] levels, double[] releases, double decayS,
-            int late, double db) {
-        Best out = null;
+    /** What strings, fingers and a tail leave in each cell. */
+    private record Explained(double[] dry, double[] release, double[] tail) {}
+
+    private record Tail(double decayS, int late, double db) {}
+
+    /** The better of what was best so far and all sums of these. */
+    private Best better(Best best, Explained x, double[] levels, double[] releases, Tail tail) {
+        Best out = best;
         for (double a : levels) {
             for (double r : releases) {
-                double[] x = new double[dry.length];
-                for (int i = 0; i < x.length; i++) x[i] = a * dry[i] + r * release[i] + tail[i];
-                double[] e = errors(x);
-                double mean = Arrays.stream(e).average().orElse(0);
-                if (out == null || mean < out.mean) out = new Best(e, mean, decayS, late, db);
+                double mean = mean(x, a, r, out.mean);
+                if (mean >= out.mean) continue;
+                double[] errors = new double[x.dry.length];
+                for (int i = 0; i < errors.length; i++)
+                    errors[i] = error(i, a * x.dry[i] + r * x.release[i] + x.tail[i]);
+                out = new Best(errors, mean, tail.decayS, tail.late, tail.db);
             }
         }
-        return java.util.Objects.requireNonNull(out);
+        return out;
+    }
+
+    /** Mean error; given up, and infinite, as soon as it is sure to be more than a bound. */
+    private double mean(Explained x, double level, double release, double bound) {
+        double most = bound * x.dry.length;
+        double sum = 0;
+        for (int i = 0; i < x.dry.length; i++) {
+            sum += error(i, level * x.dry[i] + release * x.release[i] + x.tail[i]);
+            if (sum >= most) return Double.POSITIVE_INFINITY;
+        }
+        return sum / x.dry.length;
     }
 
     private Finding<ReverbReading> judged(Best without, Best with) {

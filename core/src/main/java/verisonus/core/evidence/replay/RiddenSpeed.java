@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import verisonus.core.sound.Sound;
 
 /**
@@ -59,16 +60,16 @@ public record RiddenSpeed(List<Double> atS, List<Double> hz) {
         Arrays.fill(asTheyAre, 1);
         double[][] explained = shares.explained(asTheyAre);
         Course course = Course.through(explained);
+        double steady = Course.steady(explained);
+        if (course.mean() < LEAST_SHARE || course.mean() < OVER_STEADY * steady
+                || rate(course.held(false)) < LEAST_CHANGE * rate(course.held(true)))
+            return Optional.empty();
         SignedNotes chance = new SignedNotes(left.notes(), DRAWS);
         double high = 0;
         for (int d = 0; d < DRAWS; d++) high = Math.max(high, Course.through(shares.explained(chance.draw(d))).mean());
-        double steady = Course.steady(explained);
-        boolean goesOn = course.mean() >= LEAST_SHARE && course.mean() >= OVER_CHANCE * high
-                && course.mean() >= OVER_STEADY * steady;
         // Of few long notes chance reaches far; then the course must explain most, and far more than any one rate.
         boolean plain = course.mean() >= MOSTLY && course.mean() >= high && course.mean() >= FAR_OVER_STEADY * steady;
-        if (!goesOn && !plain || rate(course.held(false)) < LEAST_CHANGE * rate(course.held(true)))
-            return Optional.empty();
+        if (course.mean() < OVER_CHANCE * high && !plain) return Optional.empty();
         List<Double> at = new ArrayList<>();
         List<Double> hz = new ArrayList<>();
         for (int w = 0; w < shares.windows.size(); w++) {
@@ -138,82 +139,113 @@ public record RiddenSpeed(List<Double> atS, List<Double> hz) {
     private static final class Shares {
         static final int LENGTH = (int) (WINDOW_S * Channels.FRAMES_A_SECOND);
         private static final int HOP = (int) (STEP_S * Channels.FRAMES_A_SECOND);
-        private static final double[][] COS = new double[RATES][];
-        private static final double[][] SIN = new double[RATES][];
-
-        static {
-            for (int r = 0; r < RATES; r++) {
-                COS[r] = new double[LENGTH];
-                SIN[r] = new double[LENGTH];
-                for (int i = 0; i < LENGTH; i++) {
-                    double phase = 2 * Math.PI * rate(r) * i / Channels.FRAMES_A_SECOND;
-                    COS[r][i] = Math.cos(phase);
-                    SIN[r][i] = Math.sin(phase);
-                }
-            }
-        }
 
         private final LevelSway left;
         private final List<Integer> windows = new ArrayList<>();
+        private final List<List<Products>> products = new ArrayList<>();
 
         Shares(LevelSway left) {
             this.left = left;
             for (int from = 0; from + LENGTH <= left.frames(); from += HOP) {
-                int heard = 0;
-                for (int t = from; t < from + LENGTH; t++)
-                    if (!Double.isNaN(left.left(left.bands() / 2)[t])) heard++;
-                if (heard >= FEWEST_FRAMES) windows.add(from);
+                if (heard(left.bands() / 2, from) < FEWEST_FRAMES) continue;
+                windows.add(from);
+                List<Products> bands = new ArrayList<>();
+                for (int b = 0; b < left.bands(); b++)
+                    if (heard(b, from) >= FEWEST_FRAMES) bands.add(new Products(left, b, from));
+                products.add(bands);
             }
         }
 
+        private int heard(int band, int from) {
+            int n = 0;
+            for (int t = from; t < from + LENGTH; t++) if (!Double.isNaN(left.left(band)[t])) n++;
+            return n;
+        }
+
+        /** @param signs of each note's part */
         double[][] explained(double[] signs) {
             double[][] out = new double[windows.size()][RATES];
-            for (int w = 0; w < out.length; w++) window(windows.get(w), signs, out[w]);
+            for (int w = 0; w < out.length; w++) {
+                double total = 1e-9;
+                for (Products p : products.get(w)) total += p.addTo(out[w], signs);
+                for (int r = 0; r < RATES; r++) out[w][r] /= total;
+            }
+            return out;
+        }
+    }
+
+    /** A band's products with a sine of each rate in one window, note by note, so that signs can be drawn over and over. */
+    private static final class Products {
+        private static final double[][] COS = table(Math::cos);
+        private static final double[][] SIN = table(Math::sin);
+
+        private final int first;
+        private final int count;
+        private final double square;
+        private final double[] sum;
+        private final double[][] cos;
+        private final double[][] sin;
+        /** Of the sine alone: sums of c, s, c², s² and c·s. */
+        private final double[][] own = new double[RATES][5];
+
+        Products(LevelSway left, int band, int from) {
+            first = left.note(from);
+            int notes = left.note(from + Shares.LENGTH - 1) - first + 1;
+            sum = new double[notes];
+            cos = new double[RATES][notes];
+            sin = new double[RATES][notes];
+            int n = 0;
+            double squares = 0;
+            for (int i = 0; i < Shares.LENGTH; i++) {
+                double y = left.left(band)[from + i];
+                if (Double.isNaN(y)) continue;
+                int note = left.note(from + i) - first;
+                n++;
+                squares += y * y;
+                sum[note] += y;
+                for (int r = 0; r < RATES; r++) add(r, note, y, COS[r][i], SIN[r][i]);
+            }
+            count = n;
+            square = squares;
+        }
+
+        private static double[][] table(DoubleUnaryOperator wave) {
+            double[][] out = new double[RATES][Shares.LENGTH];
+            for (int r = 0; r < RATES; r++)
+                for (int i = 0; i < Shares.LENGTH; i++)
+                    out[r][i] = wave.applyAsDouble(2 * Math.PI * rate(r) * i / Channels.FRAMES_A_SECOND);
             return out;
         }
 
-        private void window(int from, double[] signs, double[] out) {
-            double total = 1e-9;
-            for (int b = 0; b < left.bands(); b++) {
-                double[] y = new double[LENGTH];
-                int n = 0;
-                int[] at = new int[LENGTH];
-                double mean = 0;
-                for (int i = 0; i < LENGTH; i++) {
-                    double v = left.left(b)[from + i];
-                    if (Double.isNaN(v)) continue;
-                    at[n] = i;
-                    y[n] = v * signs[left.note(from + i)];
-                    mean += y[n++];
-                }
-                if (n < FEWEST_FRAMES) continue;
-                mean /= n;
-                for (int k = 0; k < n; k++) {
-                    y[k] -= mean;
-                    total += y[k] * y[k];
-                }
-                for (int r = 0; r < RATES; r++) out[r] += energy(y, at, n, COS[r], SIN[r]);
-            }
-            for (int r = 0; r < RATES; r++) out[r] /= total;
+        private void add(int r, int note, double y, double c, double s) {
+            cos[r][note] += y * c;
+            sin[r][note] += y * s;
+            own[r][0] += c;
+            own[r][1] += s;
+            own[r][2] += c * c;
+            own[r][3] += s * s;
+            own[r][4] += c * s;
         }
 
-        private static double energy(double[] y, int[] at, int n, double[] cos, double[] sin) {
-            double yc = 0;
-            double ys = 0;
-            double cc = 0;
-            double ss = 0;
-            double cs = 0;
-            for (int k = 0; k < n; k++) {
-                double c = cos[at[k]];
-                double s = sin[at[k]];
-                yc += y[k] * c;
-                ys += y[k] * s;
-                cc += c * c;
-                ss += s * s;
-                cs += c * s;
+        /** Adds what each rate explains; what there is to explain is returned. */
+        double addTo(double[] explained, double[] signs) {
+            double mean = signed(sum, signs) / count;
+            for (int r = 0; r < RATES; r++) {
+                double yc = signed(cos[r], signs) - mean * own[r][0];
+                double ys = signed(sin[r], signs) - mean * own[r][1];
+                double cc = own[r][2];
+                double ss = own[r][3];
+                double cs = own[r][4];
+                double det = cc * ss - cs * cs;
+                if (det > 1e-9) explained[r] += (ss * yc * yc - 2 * cs * yc * ys + cc * ys * ys) / det;
             }
-            double det = cc * ss - cs * cs;
-            return det < 1e-9 ? 0 : (ss * yc * yc - 2 * cs * yc * ys + cc * ys * ys) / det;
+            return square - count * mean * mean;
+        }
+
+        private double signed(double[] byNote, double[] signs) {
+            double out = 0;
+            for (int n = 0; n < byNote.length; n++) out += signs[first + n] * byNote[n];
+            return out;
         }
     }
 }
