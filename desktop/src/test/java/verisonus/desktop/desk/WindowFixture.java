@@ -90,9 +90,17 @@ public final class WindowFixture implements AutoCloseable {
         return view;
     }
 
-    /** Waits until no work is left and what it handed to the window is done. */
+    /** Waits until no work is left, what it handed to the window is done, and new controls have their looks. */
     public void settle() {
         Settled.of(work);
+        on(() -> {
+            Scene scene = FxToolkit.toolkitContext().getRegisteredStage().getScene();
+            if (scene != null) {
+                scene.getRoot().applyCss();
+                scene.getRoot().layout();
+            }
+            return true;
+        });
     }
 
     /** Keeps a tone for the case as if it had been derived. */

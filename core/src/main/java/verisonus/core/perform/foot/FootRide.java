@@ -9,6 +9,7 @@ import verisonus.core.evidence.replay.RiddenLevel;
 import verisonus.core.evidence.replay.RiddenSpeed;
 import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
@@ -37,6 +38,8 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
     private static final double LEAST_MOVE_DB = 2;
     private static final double SHORTEST_S = 6;
     private static final double COMPANY = 0.5;
+    /** Of a turning loudspeaker's two speeds. */
+    private static final double BETWEEN_SLOW_AND_FAST_HZ = 2.3;
 
     /** What moves are told in, and how much of a move is one. */
     public enum Scale {
@@ -129,8 +132,8 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
         RiddenLevel.ofGuitar(laid.reference(), dry)
                 .ifPresent(r -> out.add(levels("guitar", r, Optional.empty())));
         progress.step(0.6, "following the speed");
-        RiddenSpeed.of(laid.reference(), dry).ifPresent(r -> out.add(speeds(r, tone.first(GearKind.MODULATION)
-                .filter(b -> b.on() && b.model().find(ControlNames.RATE).isPresent()))));
+        RiddenSpeed.of(laid.reference(), dry)
+                .ifPresent(r -> out.add(speeds(r, tone.first(GearKind.MODULATION).filter(Block::on))));
         progress.step(0.8, "following the repeats");
         tone.first(GearKind.ECHO).filter(Block::on).ifPresent(echo -> RiddenLevel
                 .ofRepeats(laid.reference(), dry, echo.get(ControlNames.TIME))
@@ -159,11 +162,17 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
                         .orElse(db)));
     }
 
-    /** @param movement whose rate follows; empty where none sways in the tone */
+    /** @param movement whose rate follows, or whose two speeds do; empty where none sways in the tone */
     static FootRide speeds(RiddenSpeed ridden, Optional<Block> movement) {
-        return new FootRide("speed", Scale.HZ, movement.map(b -> ControlPlace.of(b, ControlNames.RATE)),
-                moves(ridden.atS(), ridden.hz(), Scale.HZ, hz -> movement
-                        .map(b -> b.model().control(ControlNames.RATE).clamp(hz)).orElse(hz)));
+        Optional<Control> rate = movement.flatMap(b -> b.model().find(ControlNames.RATE)
+                .or(() -> b.model().find(ControlNames.SPEED)));
+        return new FootRide("speed", Scale.HZ, rate.map(c -> ControlPlace.of(movement.orElseThrow(), c.name())),
+                moves(ridden.atS(), ridden.hz(), Scale.HZ, hz -> rate.map(c -> value(c, hz)).orElse(hz)));
+    }
+
+    private static double value(Control c, double hz) {
+        if (c.isChoice()) return hz > BETWEEN_SLOW_AND_FAST_HZ ? 1 : 0;
+        return c.clamp(hz);
     }
 
     private static List<Move> moves(List<Double> atS, List<Double> values, Scale scale, DoubleUnaryOperator control) {

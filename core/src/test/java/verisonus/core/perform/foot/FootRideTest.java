@@ -174,4 +174,15 @@ class FootRideTest {
         assertThat(FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), TONE, Progress.NONE))
                 .noneMatch(r -> r.what().equals("speed"));
     }
+
+    @Test
+    void aTurningLoudspeakersSpeedIsSwitchedNotTurned() {
+        List<Double> at = IntStream.range(0, 16).mapToObj(i -> 1.5 + 0.5 * i).toList();
+        List<Double> hz = at.stream().map(t -> t < 5 ? 1.6 : 6.6).toList();
+        FootRide ride = FootRide.speeds(new RiddenSpeed(at, hz), Optional.of(Block.of("rotary")));
+        assertThat(ride.place()).hasValueSatisfying(p -> assertThat(p.control()).isEqualTo(ControlNames.SPEED));
+        assertThat(ride.moves().getFirst().fromValue()).isZero();
+        assertThat(ride.moves().getLast().toValue()).isEqualTo(1);
+        assertThat(FootRide.speeds(new RiddenSpeed(at, hz), Optional.empty()).place()).isEmpty();
+    }
 }

@@ -66,7 +66,7 @@ class EveryControlInTheWindowTest {
 
     /** Three notes, hard and soft, then a rest. */
     private static Sound take(double everyS) {
-        float[] x = DeskFixture.notes(0.9, everyS).channel(0).clone();
+        float[] x = DeskFixture.notes(1.2, everyS).channel(0).clone();
         for (int i = 0; i < x.length; i++) x[i] *= i < 14_000 ? 4f : i < 28_000 ? 0.4f : 0.002f;
         return Sound.mono(x, 48000);
     }
