@@ -33,6 +33,7 @@ public final class Main {
         window.put("demo", new DemoCommand());
         window.put("open", new OpenCommand());
         window.put("command-warm-up", new WarmUp.OfCommands());
+        window.put("quick-warm-up", new WarmUp.OfArithmetic());
         window.put("window-warm-up", new WarmUp.OfWindow());
         // The window has work of its own to end.
         if (args.length > 0 && !window.containsKey(args[0])) endCleanly();
