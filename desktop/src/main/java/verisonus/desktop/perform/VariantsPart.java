@@ -47,7 +47,7 @@ final class VariantsPart extends VBox {
         columns();
         said.setId("variants-said");
         said.managedProperty().bind(said.textProperty().isNotEmpty());
-        getChildren().addAll(table, goal(), byHand(), room(), said);
+        getChildren().addAll(table, goal(), byHand(), atOnce(), room(), said);
         model.said().subscribe(said::setText);
         model.variants().subscribe(_ -> show());
         model.matrix().subscribe(_ -> show());
@@ -190,16 +190,33 @@ final class VariantsPart extends VBox {
         make.setTooltip(new Tooltip("solved on your take, played and read again"));
         make.setOnAction(_ -> model.solve(name.getText(), louder.getText(), dirtier.getText(), longer.getText(),
                 repeats.getText()));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("called", "quiet"), name, Nodes.label("louder by",
+                "quiet"), louder, Nodes.label("LU, dirt by", "quiet"), dirtier,
+                Nodes.label("space by",
+                        "quiet"),
+                longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
+    private Node atOnce() {
         Button usual = new Button("Rhythm, lead, clean, about 9 s");
         usual.setId("make-usual");
         usual.setTooltip(new Tooltip("the tone as it is, 3 LU louder with a little more dirt, and clean as loud;"
                 + " what is called so already stays"));
         usual.setOnAction(_ -> model.solveUsual());
-        FlowPane out = new FlowPane(6, 4, Nodes.label("called", "quiet"), name, Nodes.label("louder by",
-                "quiet"), louder, Nodes.label("LU, dirt by", "quiet"), dirtier,
-                Nodes.label("space by",
-                        "quiet"),
-                longer, Nodes.label("s, repeats by", "quiet"), repeats, Nodes.label("dB", "quiet"), make, usual);
+        Button ladder = new Button("Five steps to it, about 8 s");
+        ladder.setId("variant-ladder");
+        ladder.setTooltip(
+                new Tooltip("three variants between the tone and the one named above: evenly more dirt, as loud"));
+        ladder.setOnAction(_ -> model.ladder(name.getText()));
+        Button guitar = new Button("For another guitar");
+        guitar.setId("variant-guitar");
+        guitar.setTooltip(
+                new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
+        guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
+                .ifPresent(f -> model.otherGuitar(name.getText(), f)));
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
@@ -238,23 +255,12 @@ final class VariantsPart extends VBox {
                 "of any instrument: a compressor, then the echo, until notes die away as slowly; about 10 s"));
         ring.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What notes shall ring like", TAKES).ifPresent(
                 f -> model.ringLike(name.getText(), f)));
-        Button ladder = new Button("Five steps to it, about 8 s");
-        ladder.setId("variant-ladder");
-        ladder.setTooltip(
-                new Tooltip("three variants between the tone and the one named above: evenly more dirt, as loud"));
-        ladder.setOnAction(_ -> model.ladder(name.getText()));
-        Button guitar = new Button("For another guitar");
-        guitar.setId("variant-guitar");
-        guitar.setTooltip(
-                new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
-        guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
-                .ifPresent(f -> model.otherGuitar(name.getText(), f)));
         Button region = new Button("As in the marked region");
         region.setId("variant-region");
         region.setTooltip(
                 new Tooltip("mark in Listen where it is heard: the few turns that bring the tone there, about 8 s"));
         region.setOnAction(_ -> model.fromRegion(name.getText()));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ring, ladder, guitar);
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ring);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
