@@ -74,6 +74,9 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         @Option(names = "--to", paramLabel = "B", description = "tempo that the tone is brought to (default: --bpm)")
         private @Nullable Double to;
 
+        @Option(names = "--to-played", paramLabel = "DI", description = "the tempo that a take of your own plays, in place of --to")
+        private @Nullable Path played;
+
         @Option(names = "--bind", paramLabel = "BLOCK/CONTROL=LENGTH", description = "a time and its note value, as \"echo/time=dotted eighth\"; again for more (default: those that are a note value already)")
         private List<String> bound = new ArrayList<>();
 
@@ -89,7 +92,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         @Override
         public Integer call() {
             TempoBinding.check(bpm);
-            double target = to == null ? bpm : to;
+            double target = target();
             TempoBinding.check(target);
             Tone read = ToneInput.tone(Objects.requireNonNull(tone));
             Optional<OutputFile> file = Optional.ofNullable(out).map(p -> force.to(p));
@@ -117,6 +120,13 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
             if (json.asked()) json.print(doc);
             else if (bindings.isEmpty()) System.out.println("none of its times is a note value at this tempo");
             return 0;
+        }
+
+        private double target() {
+            if (played == null) return to == null ? bpm : to;
+            if (to != null)
+                throw new InputFault("--to-played", "--to names a tempo already", "leave one of them out");
+            return TempoBinding.played(played.toString(), AudioInput.studied(played, 0, null).sound());
         }
 
         private static TempoBinding binding(String said) {

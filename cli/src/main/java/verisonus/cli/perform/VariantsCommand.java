@@ -2,6 +2,7 @@ package verisonus.cli.perform;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -105,6 +106,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     @Option(names = "--allowed", paramLabel = "DB", description = "what the room allows there, dB(A): tells which variant exceeds it")
     private @Nullable Double allowed;
 
+    @Option(names = "--against", paramLabel = "REF", description = "how far the tone and each variant lie from this recording of the phrase")
+    private @Nullable Path against;
+
     @Option(names = "--out", paramLabel = "FILE.json", description = "write tone and variants")
     private @Nullable Path out;
 
@@ -149,29 +153,11 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         VariantJson.Set after = new VariantJson.Set(base, all);
         target.ifPresent(f -> f.write(Json.text(VariantJson.write(after))));
         Map<String, Double> louder = matrix.louderLu();
+        Optional<Apart> apart = apart(base, all, phrase);
         if (json.asked()) {
             ObjectNode doc = document(after, matrix, solved, trim);
-            near.ifPresent(n -> {
-                ObjectNode one = doc.putObject("like").put("same_take", n.sameTake());
-                Json.put(one, "before_jnd", n.beforeJnd(), 2);
-                Json.put(one, "after_jnd", n.afterJnd(), 2);
-            });
-            rings.ifPresent(r -> {
-                ObjectNode one = doc.putObject("rings").put("reached", r.isReached());
-                Json.put(one, "wanted_db_per_s", r.wantedDbPerS(), 1);
-                Json.put(one, "before_db_per_s", r.beforeDbPerS(), 1);
-                Json.put(one, "after_db_per_s", r.afterDbPerS(), 1);
-                Json.put(one, "rests_db", r.restsDb(), 1);
-            });
-            ceiling.ifPresent(c -> {
-                ArrayNode reach = doc.putArray("reaches");
-                for (LoudnessCeiling.Reaches r : c.of(louder)) {
-                    ObjectNode one = reach.addObject().put("variant", r.name());
-                    Json.put(one, "db", r.db(), 1);
-                    Json.put(one, "over_db", r.overDb(), 1);
-                }
-                Json.put(doc, "down_db", c.downDb(louder), 1);
-            });
+            also(doc, ceiling, louder);
+            apart.ifPresent(x -> x.write(doc));
             json.print(doc);
         } else {
             rings.ifPresent(r -> System.out.println(make + ": " + r.words()));
@@ -180,8 +166,55 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
                             n.beforeJnd(), like, n.afterJnd()));
             print(after, matrix, solved, trim);
             ceiling.ifPresent(c -> c.words(louder).forEach(System.out::println));
+            apart.ifPresent(
+                    x -> x.far.forEach((name, v) -> System.out.printf(Locale.ROOT, "%s: %.1f %s from %s%n", name,
+                            v, x.of.unit(), against)));
         }
         return 0;
+    }
+
+    /** How far each lies from the recording that was named; empty where none was. */
+    private Optional<Apart> apart(Tone base, List<Variant> all, Sound phrase) {
+        if (against == null) return Optional.empty();
+        List<Tone> tones = Stream.concat(Stream.of(base), all.stream().map(v -> v.on(base).named(v.name()))).toList();
+        FewTurns.Apart apart = FewTurns.apart(tones, phrase, AudioInput.studied(against, 0, null).sound(),
+                Progress.NONE);
+        Map<String, Double> far = new LinkedHashMap<>();
+        for (int i = 0; i < tones.size(); i++) far.put(tones.get(i).name(), apart.far().get(i));
+        return Optional.of(new Apart(apart, far));
+    }
+
+    private record Apart(FewTurns.Apart of, Map<String, Double> far) {
+        void write(ObjectNode doc) {
+            ObjectNode out = doc.putObject("against").put("same_take", of.sameTake());
+            ObjectNode by = out.putObject(of.sameTake() ? "jnd" : "colour_db");
+            far.forEach((name, v) -> Json.put(by, name, v, 2));
+        }
+    }
+
+    /** What was asked for beside the variants. */
+    private void also(ObjectNode doc, Optional<LoudnessCeiling> ceiling, Map<String, Double> louder) {
+        near.ifPresent(n -> {
+            ObjectNode one = doc.putObject("like").put("same_take", n.sameTake());
+            Json.put(one, "before_jnd", n.beforeJnd(), 2);
+            Json.put(one, "after_jnd", n.afterJnd(), 2);
+        });
+        rings.ifPresent(r -> {
+            ObjectNode one = doc.putObject("rings").put("reached", r.isReached());
+            Json.put(one, "wanted_db_per_s", r.wantedDbPerS(), 1);
+            Json.put(one, "before_db_per_s", r.beforeDbPerS(), 1);
+            Json.put(one, "after_db_per_s", r.afterDbPerS(), 1);
+            Json.put(one, "rests_db", r.restsDb(), 1);
+        });
+        ceiling.ifPresent(c -> {
+            ArrayNode reach = doc.putArray("reaches");
+            for (LoudnessCeiling.Reaches r : c.of(louder)) {
+                ObjectNode one = reach.addObject().put("variant", r.name());
+                Json.put(one, "db", r.db(), 1);
+                Json.put(one, "over_db", r.overDb(), 1);
+            }
+            Json.put(doc, "down_db", c.downDb(louder), 1);
+        });
     }
 
     private static VariantJson.Set read(Path file) {

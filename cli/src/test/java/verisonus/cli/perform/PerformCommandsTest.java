@@ -65,6 +65,27 @@ class PerformCommandsTest {
     }
 
     @Test
+    void aTempoIsTakenFromWhatIsPlayed() throws IOException {
+        float[] x = new float[10 * 48_000];
+        for (int i = 0; i < x.length; i++) {
+            double u = i / 48_000.0 % 0.5;
+            x[i] = (float) (0.4 * Math.exp(-9 * u) * Math.sin(2 * Math.PI * 147 * u));
+        }
+        Files.write(dir.resolve("strokes.wav"), SoundWriter.encode(Sound.mono(x, 48_000), SoundWriter.Format.WAV_24));
+        JsonNode bound = json("tempo", "bind", "--tone", tone, "--bpm", "100", "--to-played", at("strokes.wav"),
+                "--json");
+        assertThat(bound.path("bpm").asDouble()).isCloseTo(120, within(0.5));
+        assertThat(bound.path("bindings").get(0).path("value").asDouble()).isCloseTo(375, within(2.0));
+        Files.write(dir.resolve("none.wav"), SoundWriter.encode(Sound.mono(new float[96_000], 48_000),
+                SoundWriter.Format.WAV_24));
+        Said none = Said.by("tempo", "bind", "--tone", tone, "--bpm", "100", "--to-played", at("none.wav"));
+        assertThat(none.status()).isEqualTo(3);
+        Said both = Said.by("tempo", "bind", "--tone", tone, "--bpm", "100", "--to", "90", "--to-played", di);
+        assertThat(both.status()).isEqualTo(3);
+        assertThat(both.err()).contains("--to names a tempo already");
+    }
+
+    @Test
     void rhythmLeadAndCleanAreMadeInOneCall() {
         JsonNode made = json("variants", "--tone", tone, "--di", di, "--usual", "--out", at("set.json"), "--json");
         // The tone itself is called rhythm.
@@ -72,8 +93,12 @@ class PerformCommandsTest {
         JsonNode rows = made.path("matrix");
         assertThat(rows.get(1).path("loudness_lufs").asDouble() - rows.get(0).path("loudness_lufs").asDouble())
                 .isCloseTo(3, within(0.2));
-        JsonNode again = json("variants", "--tone", at("set.json"), "--di", di, "--usual", "--json");
+        JsonNode again = json("variants", "--tone", at("set.json"), "--di", di, "--usual", "--against", di, "--json");
         assertThat(again.path("solved")).isEmpty();
+        assertThat(again.path("against").path("jnd").propertyNames()).containsExactly("rhythm", "lead", "clean");
+        assertThat(again.path("against").path("jnd").path("clean").asDouble())
+                .as("a dry take is nearer to the clean one")
+                .isLessThan(again.path("against").path("jnd").path("lead").asDouble());
         Said both = Said.by("variants", "--tone", tone, "--di", di, "--usual", "--make", "solo");
         assertThat(both.status()).isEqualTo(3);
         assertThat(both.err()).contains("--usual");

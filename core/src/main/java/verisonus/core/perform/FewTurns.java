@@ -58,14 +58,7 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
      * @throws InputFault where the recording plays something else
      */
     public static FewTurns towards(Tone tone, Sound take, Sound recorded, Progress progress) {
-        MatchedTake laid = MatchedTake.of(recorded, take);
-        if (!laid.same())
-            throw new InputFault("the recording", "it plays another phrase than the take",
-                    "send the take through the rig, play its phrase again, or mark a part that the take plays");
-        LoudestPart part = LoudestPart.of(laid.sound(), PART_S);
-        Sound dry = part.cut(laid.sound());
-        boolean same = laid.pairing() == Pairing.SAME_PERFORMANCE;
-        Hearing rig = new Hearing(HeardChange.Moments.of(part.cut(laid.reference())), dry, same);
+        Hearing rig = Hearing.of(take, recorded);
         double before = rig.apart(tone);
         Tone as = tone;
         double gap = before;
@@ -91,11 +84,51 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
             gap = best;
             if (gap < WORTH_JND) break;
         }
-        return new FewTurns(turns, before, gap, same);
+        return new FewTurns(turns, before, gap, rig.same);
+    }
+
+    /**
+     * How far tones lie from a recording.
+     *
+     * @param far in the order of the tones: JND of the very take, else dB of colour, for another hand moves otherwise
+     */
+    public record Apart(boolean sameTake, List<Double> far) {
+        public Apart {
+            far = List.copyOf(far);
+        }
+
+        public String unit() {
+            return sameTake ? "JND" : "dB of colour";
+        }
+    }
+
+    /**
+     * How far tones lie from a recording, in their order.
+     *
+     * @throws InputFault where the recording plays something else than the take
+     */
+    public static Apart apart(List<Tone> tones, Sound take, Sound recorded, Progress progress) {
+        Hearing rig = Hearing.of(take, recorded);
+        List<Double> out = new ArrayList<>();
+        for (Tone t : tones) {
+            progress.step((double) out.size() / tones.size(), "playing " + t.name());
+            out.add(rig.apart(t));
+        }
+        return new Apart(rig.same, out);
     }
 
     /** The recording, and how far a tone lies from it. */
     private record Hearing(HeardChange.Moments recorded, Sound dry, boolean same) {
+        static Hearing of(Sound take, Sound recorded) {
+            MatchedTake laid = MatchedTake.of(recorded, take);
+            if (!laid.same())
+                throw new InputFault("the recording", "it plays another phrase than the take",
+                        "send the take through the rig, play its phrase again, or mark a part that the take plays");
+            LoudestPart part = LoudestPart.of(laid.sound(), PART_S);
+            return new Hearing(HeardChange.Moments.of(part.cut(laid.reference())), part.cut(laid.sound()),
+                    laid.pairing() == Pairing.SAME_PERFORMANCE);
+        }
+
         double apart(Tone t) {
             HeardChange c = HeardChange.between(recorded,
                     HeardChange.Moments.of(Renderer.render(t, dry, Quality.SEARCH, Progress.NONE)));

@@ -49,4 +49,15 @@ class FewTurnsTest {
         assertThatThrownBy(() -> FewTurns.towards(TONE, TAKE, other, Progress.NONE)).isInstanceOf(InputFault.class)
                 .hasMessageContaining("another phrase").hasMessageContaining("play its phrase again");
     }
+
+    @Test
+    void ofSeveralTonesTheOneThatWasRecordedLiesNearest() {
+        Tone moved = TONE.with(TONE.find("microphone").orElseThrow().with("position", 85));
+        FewTurns.Apart apart = FewTurns.apart(List.of(TONE, moved), TAKE, through(moved), Progress.NONE);
+        assertThat(apart.sameTake()).isTrue();
+        assertThat(apart.unit()).isEqualTo("JND");
+        assertThat(apart.far()).hasSize(2);
+        assertThat(apart.far().get(1)).isLessThan(0.2);
+        assertThat(apart.far().get(0)).isGreaterThan(apart.far().get(1) + 0.5);
+    }
 }

@@ -132,6 +132,17 @@ public final class TimeModel {
         if (bpm.isPresent()) setTempo(Figures.of("%.1f", bpm.getAsDouble()));
     }
 
+    /** Sets the tempo that the player's own take plays. */
+    public void setTempoOfTake() {
+        Optional<Ground> g = Ground.of(desk);
+        if (g.isEmpty()) {
+            said.set("Derive a tone first: then its times can follow a tempo.");
+            return;
+        }
+        desk.work().run("Listening for your beat", _ -> TempoBinding.played("your take", g.get().di()),
+                bpm -> setTempo(Figures.of("%.1f", bpm)));
+    }
+
     /** Sets the tempo and binds what is a note value at it. */
     public void setTempo(String typed) {
         Optional<Ground> g = Ground.of(desk);

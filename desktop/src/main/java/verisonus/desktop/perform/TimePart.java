@@ -55,7 +55,11 @@ final class TimePart extends VBox {
         tap.setId("tap-tempo");
         tap.setTooltip(new Tooltip("four taps or more; it stands when you stop"));
         tap.setOnAction(_ -> tap());
-        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, tap, hear);
+        Button play = new Button("As my take plays");
+        play.setId("played-tempo");
+        play.setTooltip(new Tooltip("the beat of your own take; it should have one"));
+        play.setOnAction(_ -> model.setTempoOfTake());
+        FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, play, tap, hear);
         first.setAlignment(Pos.CENTER_LEFT);
         bound.setAlignment(Pos.CENTER_LEFT);
         choices.setAlignment(Pos.CENTER_LEFT);

@@ -214,6 +214,30 @@ public final class VariantsModel {
                 });
     }
 
+    /** How far the tone and each variant lie from the marked region. */
+    public void nearness() {
+        Optional<Ground> ground = Ground.of(desk);
+        Optional<Sound> record = desk.sounds().get().reference();
+        Optional<Region> region = desk.open().get().flatMap(OpenCase::region);
+        if (ground.isEmpty() || record.isEmpty() || region.isEmpty()) {
+            said.set("Mark the region that they shall be held against, in Listen.");
+            return;
+        }
+        Region r = region.get();
+        List<Variant> all = variants.get();
+        Tone base = ground.get().tone();
+        List<Tone> tones = new ArrayList<>(List.of(base.named("the tone")));
+        for (Variant v : all) tones.add(v.on(base).named(v.name()));
+        desk.work().run("Holding them against the marked region", progress -> FewTurns.apart(tones, ground.get().di(),
+                record.get().slice(r.fromS(), r.toS()), progress), apart -> {
+                    List<String> out = new ArrayList<>();
+                    for (int i = 0; i < tones.size(); i++)
+                        out.add(Figures.of("%s %.1f", tones.get(i).name(), apart.far().get(i)));
+                    said.set(Figures.of("%s from %.1f–%.1f s: ", apart.unit(), r.fromS(), r.toS())
+                            + String.join(", ", out) + ".");
+                });
+    }
+
     /** A variant whose notes die away as those of a recording, of whatever instrument. */
     public void ringLike(String name, Path recording) {
         Optional<Ground> ground = Ground.of(desk);

@@ -216,7 +216,12 @@ final class VariantsPart extends VBox {
                 new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
         guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
                 .ifPresent(f -> model.otherGuitar(name.getText(), f)));
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar);
+        Button near = new Button("How near to the marked region?");
+        near.setId("variant-near");
+        near.setTooltip(
+                new Tooltip("the tone and every variant against what is marked in Listen; about a second each"));
+        near.setOnAction(_ -> model.nearness());
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar, near);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }

@@ -2,11 +2,11 @@ package verisonus.desktop.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.List;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
@@ -15,12 +15,8 @@ import verisonus.core.work.InputFault;
 
 /** The window's thread is played by the test: it runs what was handed over when the test says so. */
 class WorkTest {
-    private final Deque<Runnable> handedOver = new ArrayDeque<>();
-    private final Work work = new Work(r -> {
-        synchronized (handedOver) {
-            handedOver.add(r);
-        }
-    });
+    private final BlockingQueue<Runnable> handedOver = new LinkedBlockingQueue<>();
+    private final Work work = new Work(handedOver::add);
 
     @AfterEach
     void close() {
@@ -30,12 +26,8 @@ class WorkTest {
     private void runUntil(BooleanSupplier done) throws InterruptedException {
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(10);
         while (!done.getAsBoolean() && System.nanoTime() < until) {
-            Runnable next;
-            synchronized (handedOver) {
-                next = handedOver.poll();
-            }
-            if (next == null) Thread.sleep(5);
-            else next.run();
+            Runnable next = handedOver.poll(100, TimeUnit.MILLISECONDS);
+            if (next != null) next.run();
         }
         assertThat(done.getAsBoolean()).isTrue();
     }

@@ -125,4 +125,23 @@ class PerformViewTest {
         window.settle();
         assertThat(window.text(view)).contains("are there already");
     }
+
+    @Test
+    @Order(8)
+    void theTempoIsTakenFromWhatTheTakePlays() {
+        window.press(view, "played-tempo");
+        TextField tempo = window.on(() -> (TextField) view.lookup("#perform-tempo"));
+        // A note every four tenths of a second.
+        assertThat(Double.parseDouble(window.on(tempo::getText))).isIn(75.0, 150.0);
+    }
+
+    @Test
+    @Order(9)
+    void everyVariantIsHeldAgainstWhatIsMarked() {
+        window.press(view, "variant-near");
+        assertThat(window.text(view)).contains("Mark the region");
+        window.mark(0.2, 2.8);
+        window.press(view, "variant-near");
+        assertThat(window.text(view)).contains("JND from 0.2–2.8 s: the tone ").contains("lead").contains("clean");
+    }
 }

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -21,7 +23,7 @@ class PlayerTest {
     }
 
     @Test
-    void playsInRealTimeIntoTheVirtualOutput() throws InterruptedException {
+    void playsInRealTimeIntoTheVirtualOutput() {
         AtomicReference<VirtualOutput> meter = new AtomicReference<>();
         try (Player player = new Player(rate -> {
             meter.set(new VirtualOutput(rate));
@@ -30,18 +32,28 @@ class PlayerTest {
             player.loadReference(Optional.of(tone(0.3)));
             player.setLevelDb(-20);
             player.play();
-            Thread.sleep(700);
+            long started = System.nanoTime();
+            assertThat(becomes(5, () -> player.positionS() > 0.4)).isTrue();
+            double seconds = (System.nanoTime() - started) / 1e9;
+            assertThat(seconds).as("as long as it lasts, less what the output holds").isGreaterThan(0.2);
             assertThat(player.isPlaying()).isTrue();
-            assertThat(player.positionS()).isBetween(0.3, 1.2);
             assertThat(meter.get().levelDbfs()).isGreaterThan(-80);
             player.pause();
-            Thread.sleep(200);
-            assertThat(player.isPlaying()).isFalse();
+            assertThat(becomes(5, () -> !player.isPlaying())).isTrue();
             double there = player.positionS();
-            Thread.sleep(100);
-            assertThat(player.positionS()).isEqualTo(there);
+            assertThat(becomes(0.1, () -> player.positionS() != there)).isFalse();
             assertThat(player.outputName()).contains("virtual");
         }
+    }
+
+    /** Whether something comes true within some seconds. */
+    private static boolean becomes(double seconds, BooleanSupplier what) {
+        long until = System.nanoTime() + (long) (1e9 * seconds);
+        while (!what.getAsBoolean()) {
+            if (System.nanoTime() > until) return false;
+            LockSupport.parkNanos(2_000_000);
+        }
+        return true;
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -68,12 +69,7 @@ class LivePlayingTest {
     private static boolean becomes(BooleanSupplier what) {
         for (int i = 0; i < 500; i++) {
             if (what.getAsBoolean()) return true;
-            try {
-                Thread.sleep(20);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return false;
-            }
+            LockSupport.parkNanos(20_000_000);
         }
         return what.getAsBoolean();
     }

@@ -1,9 +1,11 @@
 package verisonus.desktop.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.DynamicTest.dynamicTest;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
@@ -18,11 +20,9 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
-import org.junit.jupiter.api.Order;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -40,7 +40,6 @@ import verisonus.desktop.player.Source;
 
 /** One story through the real window: from opening the demo to the sheet in the hand. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class StoryTest {
     private static final long LONGEST_S = 180;
 
@@ -92,9 +91,43 @@ class StoryTest {
         return robot.lookup(id).<T>query();
     }
 
-    @Test
-    @Order(1)
-    void theDemoOpensOnItsDerivedCase() {
+    /** One step after the other, as a player goes; each needs what the ones before it left. */
+    @TestFactory
+    List<DynamicTest> fromTheDemoToTheSheet() {
+        return List.of(
+                dynamicTest("the demo opens on its derived case", this::theDemoOpensOnItsDerivedCase),
+                dynamicTest("the echo is seen on the measure bench", this::theEchoIsSeenOnTheMeasureBench),
+                dynamicTest("findings are judged and looked at from other sides",
+                        this::findingsAreJudgedAndLookedAtFromOtherSides),
+                dynamicTest("a region is marked by dragging and moved by typing",
+                        this::aRegionIsMarkedByDraggingAndMovedByTyping),
+                dynamicTest("deriving makes a tone and the gap appears", this::derivingMakesAToneAndTheGapAppears),
+                dynamicTest("turning a control the wrong way widens the gap and undo takes it back",
+                        this::turningAControlTheWrongWayWidensTheGapAndUndoTakesItBack),
+                dynamicTest("a locked control keeps its value when derived again",
+                        this::aLockedControlKeepsItsValueWhenDerivedAgain),
+                dynamicTest("the next move is shown by key and the feel is felt out",
+                        this::theNextMoveIsShownByKeyAndTheFeelIsFeltOut),
+                dynamicTest("playing goes on when the source is switched", this::playingGoesOnWhenTheSourceIsSwitched),
+                dynamicTest("a choice of the chain is set and taken back", this::aChoiceOfTheChainIsSetAndTakenBack),
+                dynamicTest("the sheet is shown and exported", this::theSheetIsShownAndExported),
+                dynamicTest("everything is found by name", this::everythingIsFoundByName),
+                dynamicTest("enter presses the button under focus", this::enterPressesTheButtonUnderFocus),
+                dynamicTest("what is on other benches is found and what is nowhere is said",
+                        this::whatIsOnOtherBenchesIsFoundAndWhatIsNowhereIsSaid),
+                dynamicTest("gear is searched for added and left to the bench one came from",
+                        this::gearIsSearchedForAddedAndLeftToTheBenchOneCameFrom),
+                dynamicTest("an empty case offers the next step on every bench that needs a recording",
+                        this::anEmptyCaseOffersTheNextStepOnEveryBenchThatNeedsARecording),
+                dynamicTest("a tone is taken to the car heard there and turned for it",
+                        this::aToneIsTakenToTheCarHeardThereAndTurnedForIt),
+                dynamicTest("a blind trial is taken by keys and left for later",
+                        this::aBlindTrialIsTakenByKeysAndLeftForLater),
+                dynamicTest("what goes wrong under a key is said and the window goes on",
+                        this::whatGoesWrongUnderAKeyIsSaidAndTheWindowGoesOn));
+    }
+
+    private void theDemoOpensOnItsDerivedCase() {
         assertThat(this.<Label>find("#case-title").getText()).isEqualTo("Glass Harbour");
         assertThat(desk.cases()).hasSize(5);
         assertThat(desk.cases().get(0).gapJnd()).isPresent();
@@ -102,9 +135,7 @@ class StoryTest {
                 .allSatisfy(c -> assertThat(c.entry().name()).isEqualTo("Salt and Static"));
     }
 
-    @Test
-    @Order(2)
-    void theEchoIsSeenOnTheMeasureBench() throws Exception {
+    private void theEchoIsSeenOnTheMeasureBench() throws Exception {
         robot.clickOn("#bench-measure");
         robot.clickOn("#measure");
         waitFor(() -> !desk.work().busy().get());
@@ -112,9 +143,7 @@ class StoryTest {
         assertThat(echo.getAccessibleText()).contains("285.7 ms").contains("2 repeats");
     }
 
-    @Test
-    @Order(2)
-    void findingsAreJudgedAndLookedAtFromOtherSides() throws Exception {
+    private void findingsAreJudgedAndLookedAtFromOtherSides() throws Exception {
         robot.clickOn("#bench-measure");
         robot.clickOn("#finding-echo");
         robot.clickOn("#accept");
@@ -135,9 +164,7 @@ class StoryTest {
         assertThat(find("#finding-echo").isVisible()).isTrue();
     }
 
-    @Test
-    @Order(3)
-    void aRegionIsMarkedByDraggingAndMovedByTyping() throws Exception {
+    private void aRegionIsMarkedByDraggingAndMovedByTyping() throws Exception {
         robot.clickOn("#case-salt-and-static");
         waitFor(() -> !desk.work().busy().get());
         robot.clickOn("#bench-listen");
@@ -167,9 +194,7 @@ class StoryTest {
         return n.localToScreen(n.getBoundsInLocal());
     }
 
-    @Test
-    @Order(4)
-    void derivingMakesAToneAndTheGapAppears() throws Exception {
+    private void derivingMakesAToneAndTheGapAppears() throws Exception {
         assertThat(open().tone()).isEmpty();
         robot.clickOn("#bench-derive");
         robot.interact(() -> quick());
@@ -188,9 +213,7 @@ class StoryTest {
         box.setValue(box.getItems().get(0));
     }
 
-    @Test
-    @Order(5)
-    void turningAControlTheWrongWayWidensTheGapAndUndoTakesItBack() throws Exception {
+    private void turningAControlTheWrongWayWidensTheGapAndUndoTakesItBack() throws Exception {
         DerivedTone before = open().tone().orElseThrow();
         turnTheTrebleAway();
         double now = open().tone().orElseThrow().gap().spectrumRmsDb();
@@ -211,9 +234,7 @@ class StoryTest {
         waitFor(() -> !desk.work().busy().get() && !open().tone().orElseThrow().tone().equals(before.tone()));
     }
 
-    @Test
-    @Order(6)
-    void aLockedControlKeepsItsValueWhenDerivedAgain() throws Exception {
+    private void aLockedControlKeepsItsValueWhenDerivedAgain() throws Exception {
         double gain = open().tone().orElseThrow().tone().find("amp").orElseThrow().get("gain");
         robot.clickOn("#lock-amp-gain");
         waitFor(() -> open().tone().orElseThrow().locked().holds("amp", "gain"));
@@ -223,9 +244,7 @@ class StoryTest {
         assertThat(open().tone().orElseThrow().locked().holds("amp", "gain")).isTrue();
     }
 
-    @Test
-    @Order(7)
-    void theNextMoveIsShownByKeyAndTheFeelIsFeltOut() throws Exception {
+    private void theNextMoveIsShownByKeyAndTheFeelIsFeltOut() throws Exception {
         turnTheTrebleAway();
         robot.interact(() -> window.scene().getRoot().requestFocus());
         robot.type(KeyCode.G);
@@ -241,9 +260,7 @@ class StoryTest {
         robot.clickOn("#ask-gap");
     }
 
-    @Test
-    @Order(8)
-    void playingGoesOnWhenTheSourceIsSwitched() throws Exception {
+    private void playingGoesOnWhenTheSourceIsSwitched() throws Exception {
         robot.clickOn("#play");
         waitFor(() -> desk.player().playing().get());
         double start = desk.player().positionS().get();
@@ -262,9 +279,7 @@ class StoryTest {
         });
     }
 
-    @Test
-    @Order(9)
-    void theSheetIsShownAndExported() throws Exception {
+    private void theSheetIsShownAndExported() throws Exception {
         robot.type(KeyCode.DIGIT7);
         waitFor(() -> desk.bench().get() == Bench.SHEET && !desk.work().busy().get());
         Path out = dir.resolve("sheet.md");
@@ -276,9 +291,7 @@ class StoryTest {
         assertThat(Files.readString(out)).contains("Salt and Static").contains("locked by you");
     }
 
-    @Test
-    @Order(11)
-    void enterPressesTheButtonUnderFocus() throws Exception {
+    private void enterPressesTheButtonUnderFocus() throws Exception {
         Node listen = find("#bench-listen");
         robot.interact(listen::requestFocus);
         robot.type(KeyCode.ENTER);
@@ -286,9 +299,7 @@ class StoryTest {
         assertThat(desk.player().playing().get()).isFalse();
     }
 
-    @Test
-    @Order(10)
-    void everythingIsFoundByName() throws Exception {
+    private void everythingIsFoundByName() throws Exception {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         waitFor(() -> find("#finder").isVisible());
         robot.write("night").type(KeyCode.ENTER);
@@ -296,9 +307,7 @@ class StoryTest {
         assertThat(this.<Node>find("#finder").isVisible()).isFalse();
     }
 
-    @Test
-    @Order(12)
-    void whatIsOnOtherBenchesIsFoundAndWhatIsNowhereIsSaid() throws Exception {
+    private void whatIsOnOtherBenchesIsFoundAndWhatIsNowhereIsSaid() throws Exception {
         robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
         waitFor(() -> find("#finder").isVisible());
         robot.write("xyzzy");
@@ -313,9 +322,7 @@ class StoryTest {
         waitFor(() -> !find("#finder").isVisible());
     }
 
-    @Test
-    @Order(8)
-    void aChoiceOfTheChainIsSetAndTakenBack() throws Exception {
+    private void aChoiceOfTheChainIsSetAndTakenBack() throws Exception {
         robot.clickOn("#bench-derive");
         waitFor(() -> robot.lookup("#scale-amp-gain").tryQuery().isPresent());
         javafx.scene.control.MenuButton add = find("#add-block");
@@ -335,9 +342,7 @@ class StoryTest {
         waitFor(() -> !desk.work().busy().get() && open().tone().orElseThrow().tone().equals(before.tone()));
     }
 
-    @Test
-    @Order(14)
-    void anEmptyCaseOffersTheNextStepOnEveryBenchThatNeedsARecording() throws Exception {
+    private void anEmptyCaseOffersTheNextStepOnEveryBenchThatNeedsARecording() throws Exception {
         robot.interact(() -> desk.addCase("Empty"));
         waitFor(() -> !desk.work().busy().get() && open().media().isEmpty());
         robot.clickOn("#bench-derive");
@@ -347,9 +352,7 @@ class StoryTest {
         waitFor(() -> robot.lookup("#choose-recordings").tryQuery().filter(Node::isVisible).isPresent());
     }
 
-    @Test
-    @Order(13)
-    void gearIsSearchedForAddedAndLeftToTheBenchOneCameFrom() throws Exception {
+    private void gearIsSearchedForAddedAndLeftToTheBenchOneCameFrom() throws Exception {
         verisonus.core.rig.Model optical = verisonus.core.rig.Gear.model("slow optical compressor");
         assertThat(desk.book().rig().has(optical)).isFalse();
         robot.clickOn("#bench-derive").clickOn("#my-gear");
@@ -365,9 +368,7 @@ class StoryTest {
         assertThat(desk.bench().get()).isEqualTo(Bench.DERIVE);
     }
 
-    @Test
-    @Order(60)
-    void aToneIsTakenToTheCarHeardThereAndTurnedForIt() throws Exception {
+    private void aToneIsTakenToTheCarHeardThereAndTurnedForIt() throws Exception {
         onWindow(() -> {
             desk.openCase(desk.cases().get(0).entry());
             return true;
@@ -391,9 +392,7 @@ class StoryTest {
         waitFor(() -> desk.heardOn().get().isEmpty() && !desk.work().busy().get());
     }
 
-    @Test
-    @Order(61)
-    void aBlindTrialIsTakenByKeysAndLeftForLater() throws Exception {
+    private void aBlindTrialIsTakenByKeysAndLeftForLater() throws Exception {
         robot.clickOn("#bench-trial");
         robot.clickOn("#begin-trial");
         waitFor(() -> desk.player().blind().get());
@@ -411,9 +410,7 @@ class StoryTest {
         waitFor(() -> desk.book().trials().underWay(open().entry().id()).isEmpty());
     }
 
-    @Test
-    @Order(62)
-    void whatGoesWrongUnderAKeyIsSaidAndTheWindowGoesOn() throws Exception {
+    private void whatGoesWrongUnderAKeyIsSaidAndTheWindowGoesOn() throws Exception {
         Platform.runLater(() -> {
             throw new OutputFault("here", "it is full", "make room");
         });

@@ -3,12 +3,15 @@ package verisonus.core.perform.time;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import verisonus.core.evidence.notes.TempoEstimator;
+import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
@@ -86,6 +89,18 @@ public record TempoBinding(ControlPlace place, NoteSum length) {
     private InputFault missing() {
         return new InputFault(place.toString(), "the tone has no time or rate of that name",
                 "bind an echo's time, a movement's rate or a looper's length");
+    }
+
+    /**
+     * The tempo that somebody plays.
+     *
+     * @param name of the take, for errors
+     * @return quarter notes a minute
+     * @throws InputFault where no steady beat is heard in it
+     */
+    public static double played(String name, Sound take) {
+        return TempoEstimator.estimate(take).value().map(TempoReading::bpm).orElseThrow(() -> new InputFault(name,
+                "no steady beat is heard in it", "play four bars of even strokes, or type the tempo"));
     }
 
     /** @throws InputFault for a tempo that nobody plays */
