@@ -3,9 +3,7 @@ package verisonus.desktop.shell;
 import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.time.Clock;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
@@ -70,16 +68,13 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
     private final Desk desk;
     private final RecordModel record;
     private final Theme theme;
-    private final Map<Bench, Node> benches = new EnumMap<>(Bench.class);
+    private final Benches benches = new Benches();
     private final BorderPane middle = new BorderPane();
     private final Label note = Nodes.label("", "note");
     private final MarginView margin;
     private final ListenModel listen;
     private final MeasureModel measure;
     private final DeriveModel derive;
-    private final DeriveView deriving;
-    private final TrialView trial;
-    private final PerformView perform;
     private final List<Command> commands;
     private final CommandFinder finder;
     private final GearView gear;
@@ -108,18 +103,17 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         });
         floor = new FloorSending(derive.session()::settings, desk.work(), this::say);
         walk = new WalkStrip(new Walk(desk));
-        benches.put(Bench.LISTEN, new ListenView(listen, theme, record, this::chooseRecordings));
-        benches.put(Bench.MEASURE, new MeasureView(measure, theme));
-        deriving = new DeriveView(derive, theme, this::chooseRecordings);
-        benches.put(Bench.DERIVE, deriving);
-        perform = new PerformView(desk, theme);
-        benches.put(Bench.PERFORM, perform);
-        trial = new TrialView(desk, theme, new SecureRandom(), Clock.systemUTC());
-        benches.put(Bench.TRIAL, trial);
         travel = new TravelModel(desk, inputs(desk));
-        benches.put(Bench.TRAVEL, new TravelView(travel, theme));
-        benches.put(Bench.SHEET, new SheetView(new SheetModel(desk), theme));
-        commands = new WindowCommands(desk, theme, listen, measure, derive, deriving, this).all();
+        benches.put(Bench.LISTEN, () -> new ListenView(listen, theme, record, this::chooseRecordings));
+        benches.put(Bench.MEASURE, () -> new MeasureView(measure, theme));
+        benches.put(Bench.DERIVE, () -> new DeriveView(derive, theme, this::chooseRecordings));
+        benches.put(Bench.PERFORM, () -> new PerformView(desk, theme));
+        benches.put(Bench.TRIAL, () -> new TrialView(desk, theme, new SecureRandom(), Clock.systemUTC()));
+        benches.put(Bench.TRAVEL, () -> new TravelView(travel, theme));
+        benches.put(Bench.SHEET, () -> new SheetView(new SheetModel(desk), theme));
+        benches.makeSoon();
+        commands = new WindowCommands(desk, theme, listen, measure, derive,
+                () -> (DeriveView) benches.get(Bench.DERIVE), this).all();
         finder = new CommandFinder(this::everyCommand);
         keys = new KeySheet(commands);
         thread = new ThreadView(desk, this::goTo);
@@ -192,7 +186,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
 
     private List<Command> everyCommand() {
         List<Command> all = new java.util.ArrayList<>(commands);
-        all.addAll(BenchCommands.of(desk, benches));
+        all.addAll(BenchCommands.of(desk, benches.all()));
         return all;
     }
 
@@ -217,7 +211,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
     @Override
     public void tap() {
         if (desk.bench().get() == Bench.PERFORM) {
-            perform.tap();
+            ((PerformView) benches.get(Bench.PERFORM)).tap();
             return;
         }
         say(measure.tap(System.nanoTime()));
@@ -337,7 +331,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
             return;
         }
         boolean plain = !e.isControlDown() && !e.isAltDown() && !e.isMetaDown();
-        if (plain && trial.key(e.getCode())) {
+        if (plain && benches.ifMade(Bench.TRIAL).filter(t -> ((TrialView) t).key(e.getCode())).isPresent()) {
             e.consume();
             return;
         }
@@ -353,6 +347,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
     /** Ends what plays on a thread of its own. */
     @Override
     public void close() {
+        benches.close();
         record.close();
     }
 

@@ -2,6 +2,7 @@ package verisonus.desktop.shell;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import verisonus.desktop.derive.DeriveModel;
 import verisonus.desktop.derive.DeriveView;
 import verisonus.desktop.desk.Bench;
@@ -49,11 +50,11 @@ final class WindowCommands {
     private final ListenModel listen;
     private final MeasureModel measure;
     private final DeriveModel derive;
-    private final DeriveView deriving;
+    private final Supplier<DeriveView> deriving;
     private final Shell shell;
 
     WindowCommands(Desk desk, Theme theme, ListenModel listen, MeasureModel measure, DeriveModel derive,
-            DeriveView deriving, Shell shell) {
+            Supplier<DeriveView> deriving, Shell shell) {
         this.desk = desk;
         this.theme = theme;
         this.listen = listen;
@@ -104,7 +105,7 @@ final class WindowCommands {
                 .also("sweep here mark spot stop"));
         out.add(Command.of("Next gap: find the move that helps most, then make it", "G", () -> {
             desk.bench().set(Bench.DERIVE);
-            deriving.next();
+            deriving.get().next();
         }));
         out.add(Command.of("Derive a tone", "Ctrl+D", () -> derive.derive())
                 .also("make match create find get settings sound amp search"));
