@@ -276,7 +276,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         if (alternatives.isEmpty()) return;
         page.heading("Other choices");
         page.table(List.of("instead", "costs, dB"), alternatives.stream()
-                .map(a -> List.of(a.what(), Figures.of("%.2f", a.worseDb()))).toList());
+                .map(a -> List.of(a.what(), Figures.read("%.2f", a.worseDb()))).toList());
     }
 
     /** Price, weight and minutes of the gear in use, where the player has said them. */
