@@ -216,12 +216,7 @@ final class VariantsPart extends VBox {
                 new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
         guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
                 .ifPresent(f -> model.otherGuitar(name.getText(), f)));
-        Button near = new Button("How near to the marked region?");
-        near.setId("variant-near");
-        near.setTooltip(
-                new Tooltip("the tone and every variant against what is marked in Listen; about a second each"));
-        near.setOnAction(_ -> model.nearness());
-        FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar, near);
+        FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
@@ -238,8 +233,13 @@ final class VariantsPart extends VBox {
         ask.setTooltip(new Tooltip("what each variant comes to there, and how far all must come down"));
         ask.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
         allowed.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
+        Button near = new Button("How near to the marked region?");
+        near.setId("variant-near");
+        near.setTooltip(
+                new Tooltip("the tone and every variant against what is marked in Listen; about a second each"));
+        near.setOnAction(_ -> model.nearness());
         FlowPane out = new FlowPane(6, 4, Nodes.label("a meter reads, with the tone,", "quiet"), measured,
-                Nodes.label("dB(A), the room allows", "quiet"), allowed, ask);
+                Nodes.label("dB(A), the room allows", "quiet"), allowed, ask, near);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
     }
