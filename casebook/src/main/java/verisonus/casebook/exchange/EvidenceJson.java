@@ -183,8 +183,9 @@ public final class EvidenceJson {
         }, () -> out.putNull("kind").putNull("rate_hz").putNull("depth_percent"));
     }
 
+    /** What cannot be told has no confidence: none was measured, and a 0 would read as "surely wrong". */
     private static void confidence(ObjectNode out, Finding<?> finding) {
-        Json.put(out, "confidence", finding.confidence(), 2);
+        Json.put(out, "confidence", finding.stated(), 2);
         out.put("reason", finding.reason());
     }
 

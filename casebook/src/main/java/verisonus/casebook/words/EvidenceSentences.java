@@ -83,9 +83,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
     }
 
     static EvidenceSentences found(String topic, Finding<?> f, String sentence, String remark) {
-        return new EvidenceSentences(topic, sentence, remark, f.reason(), OptionalDouble.of(f.confidence()),
-                f.presence(),
-                f.plot());
+        return new EvidenceSentences(topic, sentence, remark, f.reason(), f.stated(), f.presence(), f.plot());
     }
 
     private static EvidenceSentences echo(Evidence e) {

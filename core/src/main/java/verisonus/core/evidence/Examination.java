@@ -1,5 +1,10 @@
 package verisonus.core.evidence;
 
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
 import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.echo.EchoEstimator;
@@ -34,6 +39,7 @@ import verisonus.core.sound.Resampler;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
 /** Asks every question of one region. */
@@ -82,13 +88,15 @@ public final class Examination {
         Sound whole = recorded.withoutOffset();
         NoiseReading noise = NoiseEstimator.estimate(whole);
         progress.step(0.2, "listening for hum");
-        Finding<HumReading> hum = tone ? notAsked() : HumEstimator.estimate(whole);
+        Future<Finding<HumReading>> hum = asked(depth, !tone, () -> HumEstimator.estimate(whole));
         Excerpt excerpt = Excerpt.of(whole);
         Sound sound = excerpt.cut(whole).withoutEmptySide();
         // Resampled once for all who ask: it costs more than most questions.
         Sound half = Resampler.quick(sound.rateHz(), BandLevels.RATE_HZ).resample(sound);
         Sound low = Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
                 .resample(Sound.mono(sound.mid(), sound.rateHz()));
+        Future<Finding<EchoReading>> repeats = asked(depth, !control, () -> EchoEstimator.estimate(half));
+        Future<Finding<ReverbReading>> space = asked(depth, !tone, () -> ReverbEstimator.estimate(low));
         OnsetCurve onsets = OnsetCurve.of(half);
         CompanyEstimator.Company company = tone ? CompanyEstimator.alone() : CompanyEstimator.of(half);
         SpectrumReading spectrum = SpectrumEstimator.estimate(sound, noise).within(company);
@@ -96,27 +104,38 @@ public final class Examination {
         Finding<TuningReading> tuning = control ? notAsked() : TuningEstimator.estimate(half);
         progress.step(0.5, "counting the beat");
         Finding<TempoReading> tempo = tone ? notAsked() : TempoEstimator.estimate(half, onsets);
+        Future<Finding<ModulationReading>> movement = asked(depth, depth == Depth.WHOLE,
+                () -> ModulationEstimator.estimate(half, tempo));
         DynamicsReading dynamics = DynamicsEstimator.estimate(sound, onsets);
         progress.step(0.6, "judging how driven it is");
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(half);
-        progress.step(0.7, "looking for repeats");
-        Finding<EchoReading> echo = control ? notAsked() : EchoEstimator.estimate(half);
-        progress.step(0.85, "listening for a space");
-        Finding<ReverbReading> reverb = tone ? notAsked() : ReverbEstimator.estimate(low);
-        if (echo.isPresent()) {
-            reverb = Finding.unknown("its repeats hide whether a space rings behind them");
-        }
-        progress.step(0.9, "watching for movement");
-        Finding<ModulationReading> modulation = depth == Depth.WHOLE
-                ? ModulationEstimator.estimate(half, tempo)
-                : notAsked();
         StereoReading stereo = StereoEstimator.estimate(sound);
+        progress.step(0.7, "looking for repeats");
+        Finding<EchoReading> echo = Parallel.result(repeats);
+        progress.step(0.85, "listening for a space");
+        Finding<ReverbReading> reverb = echo.isPresent()
+                ? Finding.unknown("its repeats hide whether a space rings behind them")
+                : Parallel.result(space);
+        progress.step(0.9, "watching for movement");
+        Finding<ModulationReading> modulation = Parallel.result(movement);
         progress.step(0.95, "asking how it was taken");
         Circumstances circumstances = Circumstances.of(half, low, onsets, company, spectrum, saturation, reverb, echo,
                 dynamics, tempo, stereo);
         progress.step(1.0, "measured");
-        return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, hum, spectrum, tuning,
+        return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, Parallel.result(hum), spectrum, tuning,
                 tempo, dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /**
+     * A question that needs no other's answer. Where everything is asked it is answered beside the others, by a core that has nothing to do;
+     * lesser depths belong to searches that keep all cores busy already.
+     */
+    private static <T> Future<Finding<T>> asked(Depth depth, boolean wanted, Callable<Finding<T>> question) {
+        if (!wanted) return CompletableFuture.completedFuture(notAsked());
+        if (depth == Depth.WHOLE) return ForkJoinPool.commonPool().submit(question);
+        FutureTask<Finding<T>> now = new FutureTask<>(question);
+        now.run();
+        return now;
     }
 
     private static <T> Finding<T> notAsked() {

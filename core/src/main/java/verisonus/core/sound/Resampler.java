@@ -1,5 +1,6 @@
 package verisonus.core.sound;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -10,6 +11,8 @@ import java.util.concurrent.ConcurrentHashMap;
  */
 public final class Resampler {
     static final double PASS_SHARE = 0.955;
+    /** Inputs that are laid out at a time: what a core keeps near. */
+    private static final int PIECE = 1 << 15;
     private static final int ZERO_CROSSINGS = 48;
     private static final double KAISER_BETA = 10.5;
     private static final Map<Long, Resampler> CACHE = new ConcurrentHashMap<>();
@@ -78,29 +81,77 @@ public final class Resampler {
 
     /** Resamples one channel to ⌈n·target/source⌉ samples. */
     public float[] resample(float[] x) {
-        int n = (int) (((long) x.length * up + down - 1) / down);
-        float[] y = new float[n];
-        long at = 0;
-        for (int i = 0; i < n; i++, at += down) {
-            int centre = (int) (at / up);
-            float[] k = phases[(int) (at % up)];
-            int first = centre - half + 1;
-            int from = Math.max(0, -first);
-            int to = Math.min(k.length, x.length - first);
-            y[i] = dot(k, from, to, x, first);
-        }
+        float[] y = new float[(int) (((long) x.length * up + down - 1) / down)];
+        new Rows(x).resampleInto(y);
         return y;
     }
 
-    /** Largest size between these frames, at as many places between two of them as the rates are apart. */
+    /**
+     * A piece of the input laid out in as many rows as outputs of one phase lie inputs apart: then a tap is a row times a number, added to
+     * a row, and a machine does several values of that at a time. The sums are double so that it can: where what is written has another
+     * type than what is read, the compiler knows that they do not overlap.
+     */
+    private final class Rows {
+        private final float[] x;
+        private final int before = (half + down - 1) / down;
+        private final int length = Math.clamp(PIECE / down, 64, 1024);
+        private final float[][] row = new float[down][before + length + (2 * half + down) / down + 1];
+        private final double[] sum = new double[length];
+
+        Rows(float[] x) {
+            this.x = x;
+        }
+
+        void resampleInto(float[] y) {
+            for (int from = 0; from < (y.length + up - 1) / up; from += length) {
+                layOut(from);
+                for (int p = 0; p < up; p++) {
+                    int count = Math.min(length, (y.length - p + up - 1) / up - from);
+                    if (count <= 0) continue;
+                    long offset = (long) p * down;
+                    add(phases[(int) (offset % up)], (int) (offset / up) - half + 1 + before * down, count);
+                    for (int m = 0, i = p + from * up; m < count; m++, i += up) y[i] = (float) sum[m];
+                }
+            }
+        }
+
+        /** Largest size of what one phase makes of the frames from here on, at most as many as a piece holds. */
+        float largest(float[] phase, int from, int count) {
+            layOut(from);
+            add(phase, before * down - half + 1, count);
+            double most = 0;
+            for (int m = 0; m < count; m++) most = Math.max(most, Math.abs(sum[m]));
+            return (float) most;
+        }
+
+        private void layOut(int from) {
+            for (int r = 0; r < down; r++) {
+                long at = (from - before) * (long) down + r;
+                for (int m = 0; m < row[r].length; m++, at += down)
+                    row[r][m] = at >= 0 && at < x.length ? x[(int) at] : 0;
+            }
+        }
+
+        private void add(float[] k, int first, int count) {
+            Arrays.fill(sum, 0, count, 0);
+            for (int j = 0; j < k.length; j += 2) {
+                float one = k[j];
+                float two = k[j + 1];
+                float[] a = row[(first + j) % down];
+                float[] b = row[(first + j + 1) % down];
+                int i = (first + j) / down;
+                int n = (first + j + 1) / down;
+                for (int m = 0; m < count; m++) sum[m] += one * a[i + m] + two * b[n + m];
+            }
+        }
+    }
+
+    /** Largest size between these frames, at as many places between two of them as the rates are apart; only of whole ratios upwards. */
     float largest(float[] x, int from, int to) {
         float most = 0;
-        for (float[] k : phases) {
-            for (int centre = from; centre < to; centre++) {
-                int first = centre - half + 1;
-                float y = dot(k, Math.max(0, -first), Math.min(k.length, x.length - first), x, first);
-                most = Math.max(most, Math.abs(y));
-            }
+        Rows rows = new Rows(x);
+        for (int at = from; at < to; at += rows.length) {
+            for (float[] k : phases) most = Math.max(most, rows.largest(k, at, Math.min(rows.length, to - at)));
         }
         return most;
     }
@@ -119,32 +170,6 @@ public final class Resampler {
             most = Math.max(most, sum);
         }
         return most;
-    }
-
-    /** Eight sums side by side: one alone would wait for each addition to end. */
-    private static float dot(float[] k, int from, int to, float[] x, int first) {
-        float a = 0;
-        float b = 0;
-        float c = 0;
-        float d = 0;
-        float e = 0;
-        float f = 0;
-        float g = 0;
-        float h = 0;
-        int j = from;
-        for (; j + 7 < to; j += 8) {
-            int i = first + j;
-            a += k[j] * x[i];
-            b += k[j + 1] * x[i + 1];
-            c += k[j + 2] * x[i + 2];
-            d += k[j + 3] * x[i + 3];
-            e += k[j + 4] * x[i + 4];
-            f += k[j + 5] * x[i + 5];
-            g += k[j + 6] * x[i + 6];
-            h += k[j + 7] * x[i + 7];
-        }
-        for (; j < to; j++) a += k[j] * x[first + j];
-        return a + b + (c + d) + (e + f + (g + h));
     }
 
     private static int gcd(int a, int b) {

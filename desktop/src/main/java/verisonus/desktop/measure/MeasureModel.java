@@ -269,8 +269,9 @@ public final class MeasureModel {
     public String summary() {
         List<EvidenceSentences> all = findings();
         double length = desk.open().get().flatMap(OpenCase::region).map(Region::lengthS).orElse(0.0);
-        long sure = all.stream().filter(f -> f.confidence().orElse(1) >= LEAN_ON).count();
         long open = all.stream().filter(f -> f.presence() == Presence.UNKNOWN).count();
+        long sure = all.stream().filter(f -> f.presence() != Presence.UNKNOWN)
+                .filter(f -> f.confidence().orElse(1) >= LEAN_ON).count();
         return Figures.of("%.1f s measured. %d findings, %d you can lean on%s.", length,
                 all.size(), sure, open == 0 ? "" : ", " + open + " the recording cannot tell");
     }

@@ -13,11 +13,15 @@ final class CopyLikeness {
 
     private final float[] x;
     private final int frame;
+    /** Energy of the signal before each sample, so that a frame's is a difference. */
+    private final double[] energyBefore;
 
     /** @param whitened prediction error of the excerpt */
     CopyLikeness(float[] whitened, int rateHz) {
         this.x = whitened;
         this.frame = (int) (FRAME_S * rateHz);
+        energyBefore = new double[x.length + 1];
+        for (int i = 0; i < x.length; i++) energyBefore[i + 1] = energyBefore[i] + x[i] * x[i];
     }
 
     /**
@@ -33,44 +37,97 @@ final class CopyLikeness {
 
     /** The verdict at the best lag within two samples. */
     Comparison at(int lag) {
-        Comparison best = at(lag, 0);
+        int hops = frames(lag);
+        if (hops < 8) return new Comparison(0, 0, 0, 0, new double[0], new double[0]);
+        int[] loud = louderHalf(hops);
+        Shifted best = new Shifted(lag, loud);
         for (int d : new int[]{-2, -1, 1, 2}) {
-            Comparison v = at(lag, d);
+            if (frames(lag + d) != hops) loud = louderHalf(hops = frames(lag + d));
+            if (hops < 8) break;
+            Shifted v = new Shifted(lag + d, loud);
             if (v.likeness > best.likeness) best = v;
         }
-        return best;
+        return best.comparison();
     }
 
-    private Comparison at(int lag, int offset) {
-        int shift = lag + offset;
-        int n = (x.length - shift - frame) / (frame / 2);
-        if (n < 8) return new Comparison(0, 0, 0, 0, new double[0], new double[0]);
-        double[] aa = new double[n];
-        double[] bb = new double[n];
-        double[] ab = new double[n];
-        for (int f = 0; f < n; f++) {
-            int at = f * (frame / 2);
-            for (int i = at; i < at + frame; i++) {
-                aa[f] += x[i] * x[i];
-                bb[f] += x[i + shift] * x[i + shift];
-                ab[f] += x[i] * x[i + shift];
+    private int frames(int lag) {
+        return (x.length - lag - frame) / (frame / 2);
+    }
+
+    private double energy(int at) {
+        return energyBefore[at + frame] - energyBefore[at];
+    }
+
+    /** The louder half of the frames that could have an echo. */
+    private int[] louderHalf(int hops) {
+        double[] sorted = IntStream.range(0, hops).mapToDouble(f -> energy(f * (frame / 2))).sorted().toArray();
+        double loud = sorted[hops / 2];
+        return IntStream.range(0, hops).filter(f -> energy(f * (frame / 2)) >= loud && energy(f * (frame / 2)) > 0)
+                .toArray();
+    }
+
+    /** The loud frames against what sounds one lag later. */
+    private final class Shifted {
+        private final int lag;
+        private final int[] loud;
+        private final double[] ratios;
+        private final double likeness;
+
+        Shifted(int lag, int[] loud) {
+            this.lag = lag;
+            this.loud = loud;
+            ratios = new double[loud.length];
+            double[] alike = new double[loud.length];
+            double[] alone = new double[loud.length];
+            for (int i = 0; i < loud.length; i++) {
+                int at = loud[i] * (frame / 2);
+                double ab = product(at, lag);
+                double aa = energy(at);
+                double bb = energy(at + lag);
+                ratios[i] = ab / aa;
+                alike[i] = ab / Math.sqrt(aa * bb + 1e-20);
+                alone[i] = aa / (bb + 1e-20);
             }
+            // Where little sounds one lag later, a copy would be heard alone.
+            int visible = (int) Math.min(loud.length, Math.max(3, Math.round(0.12 * loud.length)));
+            double[] order = alone.clone();
+            Arrays.sort(order);
+            double least = order[loud.length - visible];
+            double sum = 0;
+            int counted = 0;
+            for (int i = 0; i < loud.length && counted < visible; i++) {
+                if (alone[i] < least) continue;
+                sum += alike[i];
+                counted++;
+            }
+            likeness = sum / counted;
         }
-        double[] sorted = aa.clone();
-        Arrays.sort(sorted);
-        double loud = sorted[n / 2];
-        int[] kept = IntStream.range(0, n).filter(f -> aa[f] >= loud && aa[f] > 0).toArray();
-        double[] ratios = IntStream.of(kept).mapToDouble(f -> ab[f] / aa[f]).toArray();
-        int[] visible = IntStream.of(kept).boxed()
-                .sorted((p, q) -> Double.compare(aa[q] / (bb[q] + 1e-20), aa[p] / (bb[p] + 1e-20)))
-                .limit(Math.max(3, Math.round(0.12 * kept.length))).mapToInt(Integer::intValue).toArray();
-        double likeness = IntStream.of(visible).mapToDouble(f -> ab[f] / Math.sqrt(aa[f] * bb[f] + 1e-20)).average()
-                .orElse(0);
-        double[] order = ratios.clone();
-        Arrays.sort(order);
-        double[] times = IntStream.of(kept).mapToDouble(f -> f * (frame / 2.0) + frame / 2.0 + shift).toArray();
-        return new Comparison(quantile(order, 0.5), quantile(order, 0.25), likeness,
-                quantile(order, 0.75) - quantile(order, 0.25), ratios, times);
+
+        Comparison comparison() {
+            double[] order = ratios.clone();
+            Arrays.sort(order);
+            double[] times = IntStream.of(loud).mapToDouble(f -> f * (frame / 2.0) + frame / 2.0 + lag).toArray();
+            return new Comparison(quantile(order, 0.5), quantile(order, 0.25), likeness,
+                    quantile(order, 0.75) - quantile(order, 0.25), ratios, times);
+        }
+    }
+
+    /** Sum of products of a frame with what sounds one lag later; four sums side by side. */
+    private double product(int at, int lag) {
+        double a = 0;
+        double b = 0;
+        double c = 0;
+        double d = 0;
+        int i = at;
+        int to = at + frame;
+        for (; i + 3 < to; i += 4) {
+            a += x[i] * x[i + lag];
+            b += x[i + 1] * x[i + 1 + lag];
+            c += x[i + 2] * x[i + 2 + lag];
+            d += x[i + 3] * x[i + 3 + lag];
+        }
+        for (; i < to; i++) a += x[i] * x[i + lag];
+        return a + b + (c + d);
     }
 
     private static double quantile(double[] sorted, double q) {

@@ -16,6 +16,8 @@ public record PitchSway(double[] cents, double binSlope) {
     private static final int SIZE = 2048;
     private static final int STRONGEST = 30;
     private static final double MOST_CENTS = 25;
+    private static final double LOWEST_HZ = 150;
+    private static final double HIGHEST_HZ = 3000;
 
     /** @param x mono at {@value BandLevels#RATE_HZ} Hz */
     public static PitchSway of(float[] x) {
@@ -32,6 +34,7 @@ public record PitchSway(double[] cents, double binSlope) {
         double[] hz = new double[SIZE / 2];
         double top = 0;
         int counted = 0;
+        int lowest = (int) (LOWEST_HZ * SIZE / BandLevels.RATE_HZ);
         for (int t = 0; t < n; t++) {
             for (int i = 0; i < SIZE; i++) now[i] = x[t * hop + i] * window[i];
             fft.forward(now);
@@ -41,9 +44,11 @@ public record PitchSway(double[] cents, double binSlope) {
             double loudest = 0;
             for (int k = 1; k < SIZE / 2; k++) {
                 newPower[k] = now[2 * k] * now[2 * k] + now[2 * k + 1] * now[2 * k + 1];
+                loudest = Math.max(loudest, newPower[k]);
+            }
+            for (int k = lowest; k < HIGHEST_HZ * SIZE / BandLevels.RATE_HZ; k++) {
                 newPhase[k] = Math.atan2(now[2 * k + 1], now[2 * k]);
                 newHz[k] = frequency(newPhase[k] - phase[k], k);
-                loudest = Math.max(loudest, newPower[k]);
             }
             top = Math.max(top, loudest);
             if (t > 1 && loudest > 1e-4 * top) {
@@ -67,13 +72,13 @@ public record PitchSway(double[] cents, double binSlope) {
         return (bin + d * SIZE / (2 * Math.PI * hop)) * BandLevels.RATE_HZ / SIZE;
     }
 
-    /** Median change in cents over the peaks from 150 to 3000 Hz that are still there. */
+    /** Median change in cents over the peaks of the middle that are still there. */
     private static double change(double[] power, double[] hz, double[] before) {
         double width = (double) BandLevels.RATE_HZ / SIZE;
         double loudest = Arrays.stream(power).max().orElse(0);
         double[] moves = new double[power.length];
         int n = 0;
-        for (int k = (int) (150 / width); k < 3000 / width; k++) {
+        for (int k = (int) (LOWEST_HZ / width); k < HIGHEST_HZ / width; k++) {
             if (power[k] < 1e-4 * loudest || power[k] < power[k - 1] || power[k] < power[k + 1]) continue;
             if (hz[k] <= 0 || before[k] <= 0) continue;
             double c = 1200 * Math.log(hz[k] / before[k]) / Math.log(2);
@@ -85,10 +90,21 @@ public record PitchSway(double[] cents, double binSlope) {
         return n % 2 == 1 ? m[n / 2] : 0.5 * (m[n / 2 - 1] + m[n / 2]);
     }
 
+    /** The weakest of the strongest; the few are kept in order, most others are passed by at the price of a look. */
+    private static double strongest(double[] power) {
+        double[] kept = new double[STRONGEST];
+        Arrays.fill(kept, -1);
+        for (double p : power) {
+            if (p <= kept[0]) continue;
+            int i = 0;
+            for (; i + 1 < STRONGEST && kept[i + 1] < p; i++) kept[i] = kept[i + 1];
+            kept[i] = p;
+        }
+        return kept[0];
+    }
+
     private static double strongestSlope(double[] power, double[] before) {
-        double[] sorted = power.clone();
-        Arrays.sort(sorted);
-        double limit = sorted[sorted.length - STRONGEST];
+        double limit = strongest(power);
         double[] slopes = new double[STRONGEST + 8];
         int n = 0;
         for (int k = 0; k < power.length && n < slopes.length; k++) {

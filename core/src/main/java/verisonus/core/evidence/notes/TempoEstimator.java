@@ -108,16 +108,26 @@ public final class TempoEstimator {
         double im = 0;
         double[] v = onsets.strength();
         double step = 2 * Math.PI * hz * onsets.hopS();
-        double c = Math.cos(step);
-        double s = Math.sin(step);
+        double c = Math.cos(2 * step);
+        double s = Math.sin(2 * step);
+        // Two hands turned on side by side: one alone would wait for itself.
         double x = 1;
         double y = 0;
-        for (double value : v) {
-            re += value * x;
-            im += value * y;
-            double nx = x * c - y * s;
+        double x1 = Math.cos(step);
+        double y1 = Math.sin(step);
+        for (int i = 0; i + 1 < v.length; i += 2) {
+            re += v[i] * x + v[i + 1] * x1;
+            im += v[i] * y + v[i + 1] * y1;
+            double next = x * c - y * s;
             y = x * s + y * c;
-            x = nx;
+            x = next;
+            next = x1 * c - y1 * s;
+            y1 = x1 * s + y1 * c;
+            x1 = next;
+        }
+        if (v.length % 2 == 1) {
+            re += v[v.length - 1] * x;
+            im += v[v.length - 1] * y;
         }
         return Math.hypot(re, im);
     }

@@ -1,6 +1,9 @@
 package verisonus.core.evidence.signs;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import verisonus.core.sound.RealFft;
 
 /**
@@ -18,6 +21,7 @@ public record Cepstrum(float[] value, int rateHz) {
         private final int size;
         private final RealFft fft;
         private final int rateHz;
+        private final Map<List<Double>, Cepstrum> made = new HashMap<>();
 
         public Source(float[] x, int rateHz) {
             this.rateHz = rateHz;
@@ -53,7 +57,12 @@ public record Cepstrum(float[] value, int rateHz) {
             return out;
         }
 
+        /** The cepstrum of a band; made once. */
         public Cepstrum band(double fromHz, double toHz) {
+            return made.computeIfAbsent(List.of(fromHz, toHz), _ -> of(fromHz, toHz));
+        }
+
+        private Cepstrum of(double fromHz, double toHz) {
             int from = (int) Math.ceil(fromHz * size / rateHz);
             int to = (int) Math.min(size / 2.0 - 1, toHz * size / rateHz);
             float[] work = new float[size];

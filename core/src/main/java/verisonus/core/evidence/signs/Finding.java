@@ -1,6 +1,7 @@
 package verisonus.core.evidence.signs;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 
 /**
@@ -43,6 +44,11 @@ public record Finding<T>(Presence presence, Optional<T> value, double confidence
     /** The same, stated with another confidence. */
     public Finding<T> trusted(double newConfidence) {
         return new Finding<>(presence, value, newConfidence, reason, plot);
+    }
+
+    /** The confidence where there is an answer to be sure of; empty where the recording cannot tell. */
+    public OptionalDouble stated() {
+        return presence == Presence.UNKNOWN ? OptionalDouble.empty() : OptionalDouble.of(confidence);
     }
 
     public boolean isPresent() { return presence == Presence.PRESENT; }

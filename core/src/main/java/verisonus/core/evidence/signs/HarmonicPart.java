@@ -1,6 +1,7 @@
 package verisonus.core.evidence.signs;
 
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
@@ -67,18 +68,34 @@ public final class HarmonicPart {
         SortedWindow across = new SortedWindow(MEDIAN + 1);
         for (int t = 0; t < power.length; t++) {
             float[] row = power[t];
+            float[] coming = t + half < power.length ? power[t + half] : null;
+            float[] going = t > half ? power[t - half - 1] : null;
             across.clear();
             for (int k = 0; k < Math.min(half, bins); k++) across.add(row[k]);
             for (int k = 0; k < bins; k++) {
-                if (t + half < power.length) along[k].add(power[t + half][k]);
-                if (t > half) along[k].remove(power[t - half - 1][k]);
-                if (k + half < bins) across.add(row[k + half]);
-                if (k > half) across.remove(row[k - half - 1]);
+                move(along[k], coming, going, k);
+                if (k > half && k + half < bins) {
+                    across.replace(row[k - half - 1], row[k + half]);
+                } else if (k > half) {
+                    across.remove(row[k - half - 1]);
+                } else if (k + half < bins) {
+                    across.add(row[k + half]);
+                }
                 float rings = along[k].median();
                 mask[t][k] = rings / (rings + across.median() + 1e-20f);
             }
         }
         return mask;
+    }
+
+    private static void move(SortedWindow window, float @Nullable [] coming, float @Nullable [] going, int k) {
+        if (coming != null && going != null) {
+            window.replace(going[k], coming[k]);
+        } else if (coming != null) {
+            window.add(coming[k]);
+        } else if (going != null) {
+            window.remove(going[k]);
+        }
     }
 
     public int size() {

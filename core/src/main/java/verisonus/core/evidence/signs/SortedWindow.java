@@ -30,6 +30,21 @@ final class SortedWindow {
         for (; i < count; i++) values[i] = values[i + 1];
     }
 
+    /** Takes away a value that was added and adds another, at the price of the way between the two. */
+    void replace(float old, float v) {
+        int i = 0;
+        while (i < count - 1 && values[i] != old) i++;
+        while (i + 1 < count && values[i + 1] < v) {
+            values[i] = values[i + 1];
+            i++;
+        }
+        while (i > 0 && values[i - 1] > v) {
+            values[i] = values[i - 1];
+            i--;
+        }
+        values[i] = v;
+    }
+
     /** The upper middle one. */
     float median() {
         return values[count / 2];
