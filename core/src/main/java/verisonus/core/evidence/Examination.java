@@ -122,7 +122,8 @@ public final class Examination {
         Circumstances circumstances = Circumstances.of(half, low, onsets, company, spectrum, saturation, reverb, echo,
                 dynamics, tempo, stereo);
         progress.step(1.0, "measured");
-        return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, Parallel.result(hum), spectrum, tuning,
+        return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, Parallel.result(hum),
+                spectrum, tuning,
                 tempo, dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
     }
 
