@@ -106,7 +106,7 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
             for (int i = from; i < to; i++) {
                 double in = x[i];
                 double y = f.b0 * in + s1;
-                s1 = f.b1 * in - f.a1 * y + s2;
+                s1 = f.b1 * in + s2 - f.a1 * y;
                 s2 = f.b2 * in - f.a2 * y;
                 x[i] = (float) y;
             }
@@ -115,9 +115,24 @@ public record Biquad(double b0, double b1, double b2, double a1, double a2) {
             z2 = Math.abs(s2) < 1e-30 ? 0 : s2;
         }
 
+        /** Filters the first values in place. */
+        public void process(double[] x, int n) {
+            double s1 = z1;
+            double s2 = z2;
+            for (int i = 0; i < n; i++) {
+                double in = x[i];
+                double y = f.b0 * in + s1;
+                s1 = f.b1 * in + s2 - f.a1 * y;
+                s2 = f.b2 * in - f.a2 * y;
+                x[i] = y;
+            }
+            z1 = Math.abs(s1) < 1e-30 ? 0 : s1;
+            z2 = Math.abs(s2) < 1e-30 ? 0 : s2;
+        }
+
         public double next(double in) {
             double y = f.b0 * in + z1;
-            z1 = f.b1 * in - f.a1 * y + z2;
+            z1 = f.b1 * in + z2 - f.a1 * y;
             z2 = f.b2 * in - f.a2 * y;
             return y;
         }

@@ -16,6 +16,7 @@ import verisonus.core.sound.Biquad;
 public final class EchoLine implements Processor {
     private static final double WOW_HZ = 0.6;
     private static final double FULL_WOW_MS = 4;
+    private static final int PIECE = 256;
 
     private final DelayLine[] line = new DelayLine[2];
     private final int delay;
@@ -31,6 +32,8 @@ public final class EchoLine implements Processor {
     private final Biquad.Section[] low = new Biquad.Section[2];
     private final Biquad.Section[] high = new Biquad.Section[2];
     private final boolean[] cut = new boolean[2];
+    private final double[][] back = new double[2][PIECE];
+    private final double[] ago = new double[PIECE];
 
     public EchoLine(Block block, double rateHz) {
         delay = (int) Math.max(1, Math.round(block.get(ControlNames.TIME) * rateHz / 1000));
@@ -63,27 +66,50 @@ public final class EchoLine implements Processor {
 
     @Override
     public void process(float[][] channels, int frames) {
-        int n = channels.length;
-        for (int i = 0; i < frames; i++) {
-            if (pingPong && n == 2) {
-                float l = back(0);
-                float r = back(1);
-                float in = 0.5f * (channels[0][i] + channels[1][i]);
-                line[0].write(in + feedback * r);
-                // The second line hears the first only: its first repeat comes at twice the time.
-                line[1].write(feedback * l);
-                channels[0][i] = dry * channels[0][i] + wet * l;
-                channels[1][i] = dry * channels[1][i] + wet * r;
+        // What is heard in a piece was written before it: shorter than the nearest tap.
+        int most = Math.clamp((int) (Math.min(delay, second > 0 ? second : delay) - wow) - 3, 1, PIECE);
+        for (int from = 0; from < frames; from += most) {
+            int n = Math.min(most, frames - from);
+            sway(n);
+            for (int c = 0; c < channels.length; c++) back(c, n);
+            if (pingPong && channels.length == 2) {
+                cross(channels, from, n);
             } else {
-                for (int c = 0; c < n; c++) {
-                    float y = back(c);
-                    float tap = second > 0 ? line[c].read(second) : 0;
-                    line[c].write(channels[c][i] + feedback * y);
-                    channels[c][i] = (float) (dry * channels[c][i] + wet * (side(c, n, false) * y + side(c, n, true)
-                            * tap));
-                }
+                for (int c = 0; c < channels.length; c++) straight(channels[c], c, channels.length, from, n);
             }
-            if (wow > 0) lfo.step();
+        }
+    }
+
+    private void sway(int n) {
+        if (wow == 0) return;
+        for (int i = 0; i < n; i++) {
+            ago[i] = delay + wow * lfo.sin();
+            lfo.step();
+        }
+    }
+
+    private void cross(float[][] channels, int from, int n) {
+        float[] x = channels[0];
+        float[] z = channels[1];
+        for (int i = 0; i < n; i++) {
+            float in = 0.5f * (x[from + i] + z[from + i]);
+            line[0].write(in + feedback * back[1][i]);
+            // The second line hears the first only: its first repeat comes at twice the time.
+            line[1].write(feedback * back[0][i]);
+            x[from + i] = (float) (dry * x[from + i] + wet * back[0][i]);
+            z[from + i] = (float) (dry * z[from + i] + wet * back[1][i]);
+        }
+    }
+
+    private void straight(float[] x, int channel, int channels, int from, int n) {
+        DelayLine l = line[channel];
+        double[] y = back[channel];
+        double first = side(channel, channels, false);
+        double other = side(channel, channels, true);
+        for (int i = 0; i < n; i++) {
+            float tap = second > 0 ? l.read(second) : 0;
+            l.write(x[from + i] + feedback * y[i]);
+            x[from + i] = (float) (dry * x[from + i] + wet * (first * y[i] + other * tap));
         }
     }
 
@@ -93,12 +119,14 @@ public final class EchoLine implements Processor {
         return channel == 0 == secondTap ? 1 - spread : 1;
     }
 
-    private float back(int c) {
-        double y = wow > 0 ? line[c].read(delay + wow * lfo.sin()) : line[c].read(delay);
-        if (cut[0]) y = low[c].next(y);
-        if (cut[1]) y = high[c].next(y);
-        if (drive > 0) y = SoftClip.of(drive * y) / drive;
-        return Math.abs(y) < 1e-20 ? 0 : (float) y;
+    /** What comes back on one side in the next piece, cut and driven. */
+    private void back(int c, int n) {
+        double[] y = back[c];
+        for (int i = 0; i < n; i++) y[i] = wow > 0 ? line[c].read(ago[i], i) : line[c].read(delay, i);
+        if (cut[0]) low[c].process(y, n);
+        if (cut[1]) high[c].process(y, n);
+        if (drive > 0) for (int i = 0; i < n; i++) y[i] = SoftClip.of(drive * y[i]) / drive;
+        for (int i = 0; i < n; i++) if (Math.abs(y[i]) < 1e-20) y[i] = 0;
     }
 
     @Override

@@ -36,6 +36,8 @@ public final class SpaceReverb implements Processor {
         }
     }
 
+    private static final int PIECE = 256;
+    private static final float NOTHING = 1e-18f;
     private static final double[] LINES_MS = {29.3, 34.7, 40.1, 44.9, 51.7, 58.3, 66.1, 74.3};
     private static final double[] EARLY_MS = {3.1, 5.3, 7.9, 11.3, 14.9, 19.7, 25.1, 31.3};
     private static final double[] SMEAR_MS = {2.3, 4.1, 6.7, 9.1};
@@ -54,7 +56,11 @@ public final class SpaceReverb implements Processor {
     private final float dry;
     private final float wet;
     private final float tail;
-    private final float[] out = new float[8];
+    private final double[][] out = new double[8][PIECE];
+    private final double[] shared = new double[PIECE];
+    private final double[] delayed = new double[PIECE];
+    private final double[] leftEarly = new double[PIECE];
+    private final double[] rightEarly = new double[PIECE];
 
     public SpaceReverb(Block block, Voice.Space voice, double rateHz) {
         Shape shape = switch (voice) {
@@ -95,34 +101,72 @@ public final class SpaceReverb implements Processor {
 
     @Override
     public void process(float[][] channels, int frames) {
-        for (int i = 0; i < frames; i++) {
-            float in = channels.length == 2 ? 0.5f * (channels[0][i] + channels[1][i]) : channels[0][i];
-            float delayed = preDelay.read(late);
-            float leftEarly = 0;
-            float rightEarly = 0;
-            if (early > 0) {
-                for (int k = 0; k < 8; k += 2) {
-                    leftEarly += preDelay.read(earlyAgo[k]) / (1 + 0.25f * k);
-                    rightEarly += preDelay.read(earlyAgo[k + 1]) / (1 + 0.25f * k);
+        for (int from = 0; from < frames;) {
+            // No line returns what it hears in this piece before the piece is over: the lines can be gone through one by one.
+            int n = Math.min(PIECE, frames - from);
+            for (int k = 0; k < 8; k++) n = Math.min(n, lines[k].length - at[k]);
+            hear(channels, from, n);
+            turnRound(n);
+            for (int i = 0; i < n; i++) {
+                double left = 0.5f * tail * (out[0][i] - out[2][i] + out[4][i] - out[6][i]) + early * leftEarly[i];
+                channels[0][from + i] = (float) (dry * channels[0][from + i] + wet * left);
+            }
+            if (channels.length == 2) {
+                for (int i = 0; i < n; i++) {
+                    double right = 0.5f * tail * (out[1][i] - out[3][i] + out[5][i] - out[7][i])
+                            + early * rightEarly[i];
+                    channels[1][from + i] = (float) (dry * channels[1][from + i] + wet * right);
                 }
             }
+            from += n;
+        }
+    }
+
+    /** What comes in, cut to its band, later and smeared; and the early reflections of it. */
+    private void hear(float[][] channels, int from, int n) {
+        for (int i = 0; i < n; i++) {
+            float in = channels.length == 2
+                    ? 0.5f * (channels[0][from + i] + channels[1][from + i])
+                    : channels[0][from + i];
+            float later = preDelay.read(late);
+            if (early > 0) {
+                float l = 0;
+                float r = 0;
+                for (int k = 0; k < 8; k += 2) {
+                    l += preDelay.read(earlyAgo[k]) / (1 + 0.25f * k);
+                    r += preDelay.read(earlyAgo[k + 1]) / (1 + 0.25f * k);
+                }
+                leftEarly[i] = l;
+                rightEarly[i] = r;
+            }
             preDelay.write(high2.next(high.next(low.next(in))));
-            for (AllPass a : smear) delayed = a.next(delayed);
-            float sum = 0;
-            for (int k = 0; k < 8; k++) {
-                out[k] = gains[k] * lines[k][at[k]];
-                sum += out[k];
+            for (AllPass a : smear) later = a.next(later);
+            delayed[i] = later;
+        }
+    }
+
+    /** One piece through all lines and the matrix. Work is in double, which the compiler knows apart from the lines. */
+    private void turnRound(int n) {
+        Arrays.fill(shared, 0, n, 0);
+        for (int k = 0; k < 8; k++) {
+            float[] line = lines[k];
+            double[] o = out[k];
+            double gain = gains[k];
+            int first = at[k];
+            for (int i = 0; i < n; i++) o[i] = gain * line[first + i];
+        }
+        for (double[] o : out) for (int i = 0; i < n; i++) shared[i] += 0.25 * o[i];
+        for (int k = 0; k < 8; k++) {
+            float[] line = lines[k];
+            double[] o = out[k];
+            int first = at[k];
+            double sign = k % 2 == 0 ? 1 : -1;
+            for (int i = 0; i < n; i++) {
+                // What is lost in so small a number is nothing: a line that has died away does not go on in subnormal numbers.
+                line[first + i] = (float) (sign * delayed[i] + o[i] - shared[i]) + NOTHING - NOTHING;
             }
-            float shared = 0.25f * sum;
-            for (int k = 0; k < 8; k++) {
-                float v = (k % 2 == 0 ? delayed : -delayed) + out[k] - shared;
-                lines[k][at[k]] = Math.abs(v) < 1e-20f ? 0 : v;
-                if (++at[k] == lines[k].length) at[k] = 0;
-            }
-            float left = 0.5f * tail * (out[0] - out[2] + out[4] - out[6]) + early * leftEarly;
-            float right = 0.5f * tail * (out[1] - out[3] + out[5] - out[7]) + early * rightEarly;
-            channels[0][i] = dry * channels[0][i] + wet * left;
-            if (channels.length == 2) channels[1][i] = dry * channels[1][i] + wet * right;
+            at[k] += n;
+            if (at[k] == line.length) at[k] = 0;
         }
     }
 

@@ -1,5 +1,6 @@
 package verisonus.core.simulate.spaces;
 
+import java.util.Arrays;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.MixLaw;
@@ -18,7 +19,9 @@ public final class SpringReverb implements Processor {
     private static final int STRETCH = 4;
     private static final double BEND = 0.62;
     private static final double TOP_HZ = 4300;
+    private static final int PIECE = 256;
 
+    private final double[] delayed = new double[PIECE];
     private final Spring[] springs = new Spring[2];
     private final DelayLine preDelay;
     private final int late;
@@ -44,14 +47,23 @@ public final class SpringReverb implements Processor {
 
     @Override
     public void process(float[][] channels, int frames) {
-        for (int i = 0; i < frames; i++) {
-            float in = channels.length == 2 ? 0.5f * (channels[0][i] + channels[1][i]) : channels[0][i];
-            double delayed = preDelay.read(late);
-            preDelay.write(high.next(low.next(in)));
-            double a = springs[0].next(delayed);
-            double b = springs[1].next(delayed);
-            channels[0][i] = (float) (dry * channels[0][i] + wet * (0.8 * a + 0.4 * b));
-            if (channels.length == 2) channels[1][i] = (float) (dry * channels[1][i] + wet * (0.4 * a + 0.8 * b));
+        for (int from = 0; from < frames; from += PIECE) {
+            int n = Math.min(PIECE, frames - from);
+            for (int i = 0; i < n; i++) {
+                float in = channels.length == 2
+                        ? 0.5f * (channels[0][from + i] + channels[1][from + i])
+                        : channels[0][from + i];
+                delayed[i] = preDelay.read(late);
+                preDelay.write(high.next(low.next(in)));
+            }
+            double[] a = springs[0].process(delayed, n);
+            double[] b = springs[1].process(delayed, n);
+            for (int c = 0; c < channels.length; c++) {
+                double near = c == 0 ? 0.8 : 0.4;
+                for (int i = 0; i < n; i++)
+                    channels[c][from + i] = (float) (dry * channels[c][from + i] + wet
+                            * (near * a[i] + (1.2 - near) * b[i]));
+            }
         }
     }
 
@@ -64,7 +76,8 @@ public final class SpringReverb implements Processor {
     }
 
     private static final class Spring {
-        private final double[] past = new double[CHAIN * STRETCH];
+        private final double[][] past = new double[CHAIN][STRETCH];
+        private final double[] x = new double[PIECE];
         private final DelayLine line;
         private final int round;
         private final double gain;
@@ -91,22 +104,54 @@ public final class SpringReverb implements Processor {
             return sum / points;
         }
 
-        double next(double in) {
-            double v = in + gain * line.read(round);
-            for (int k = 0; k < CHAIN; k++) {
-                int i = k * STRETCH + at;
-                double before = past[i];
-                double w = v - BEND * before;
-                past[i] = Math.abs(w) < 1e-25 ? 0 : w;
-                v = BEND * w + before;
+        /** A piece shorter than a round, through the all-passes one by one; good until asked again. */
+        double[] process(double[] in, int n) {
+            for (int i = 0; i < n; i++) x[i] = in[i] + gain * line.read(round, i);
+            for (int k = 0; k < CHAIN; k++) disperse(past[k], n);
+            at = (at + n) % STRETCH;
+            for (int i = 0; i < n; i++) line.write(x[i]);
+            for (int i = 0; i < n; i++) x[i] *= make;
+            return x;
+        }
+
+        /** One all-pass over four samples: four neighbours have nothing to do with each other. */
+        private void disperse(double[] state, int n) {
+            double p = state[at];
+            double q = state[(at + 1) % STRETCH];
+            double r = state[(at + 2) % STRETCH];
+            double s = state[(at + 3) % STRETCH];
+            int i = 0;
+            for (; i + 3 < n; i += STRETCH) {
+                double a = x[i] - BEND * p;
+                double b = x[i + 1] - BEND * q;
+                double c = x[i + 2] - BEND * r;
+                double d = x[i + 3] - BEND * s;
+                x[i] = BEND * a + p;
+                x[i + 1] = BEND * b + q;
+                x[i + 2] = BEND * c + r;
+                x[i + 3] = BEND * d + s;
+                p = a;
+                q = b;
+                r = c;
+                s = d;
             }
-            if (++at == STRETCH) at = 0;
-            line.write(v);
-            return make * v;
+            state[at] = settled(p);
+            state[(at + 1) % STRETCH] = settled(q);
+            state[(at + 2) % STRETCH] = settled(r);
+            state[(at + 3) % STRETCH] = settled(s);
+            for (int k = at; i < n; i++, k = (k + 1) % STRETCH) {
+                double a = x[i] - BEND * state[k];
+                x[i] = BEND * a + state[k];
+                state[k] = a;
+            }
+        }
+
+        private static double settled(double v) {
+            return Math.abs(v) < 1e-25 ? 0 : v;
         }
 
         void reset() {
-            java.util.Arrays.fill(past, 0);
+            for (double[] p : past) Arrays.fill(p, 0);
             line.reset();
             at = 0;
         }

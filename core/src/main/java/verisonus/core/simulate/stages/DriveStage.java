@@ -49,13 +49,32 @@ public final class DriveStage implements NonlinearStage {
         return out.isEmpty() ? Optional.empty() : Optional.of(new StageFilter(out));
     }
 
+    /** Room for what goes into a clipper and comes out of it. */
+    private static final class Clipped {
+        private double[] in = new double[0];
+        private double[] out = new double[0];
+
+        /** The signal, made louder and moved along the curve, through a clipper; good until asked again. */
+        double[] of(SoftClip clip, float[] x, int n, double gain, double bias) {
+            if (in.length < n) {
+                in = new double[n];
+                out = new double[n];
+            }
+            for (int i = 0; i < n; i++) in[i] = gain * x[i] + bias;
+            clip.process(in, out, n);
+            return out;
+        }
+    }
+
     /** Clean up to four times full scale. */
     private static NonlinearStage boost(double gain, RaisedRate at) {
         SoftClip clip = at.soft();
+        Clipped clipped = new Clipped();
         return new NonlinearStage() {
             @Override
             public void process(float[] x, int n) {
-                for (int i = 0; i < n; i++) x[i] = (float) (4 * clip.next(0.25 * gain * x[i]));
+                double[] y = clipped.of(clip, x, n, 0.25 * gain, 0);
+                for (int i = 0; i < n; i++) x[i] = (float) (4 * y[i]);
             }
 
             @Override
@@ -68,12 +87,12 @@ public final class DriveStage implements NonlinearStage {
     private static NonlinearStage transparent(double gain, RaisedRate at) {
         SoftClip clip = at.soft(0.15);
         double idle = SoftClip.of(0.15);
+        Clipped clipped = new Clipped();
         return new NonlinearStage() {
             @Override
             public void process(float[] x, int n) {
-                for (int i = 0; i < n; i++) {
-                    x[i] = (float) (0.6 * x[i] + 0.45 * (clip.next(gain * x[i] + 0.15) - idle));
-                }
+                double[] y = clipped.of(clip, x, n, gain, 0.15);
+                for (int i = 0; i < n; i++) x[i] = (float) (0.6 * x[i] + 0.45 * (y[i] - idle));
             }
 
             @Override
@@ -114,6 +133,7 @@ public final class DriveStage implements NonlinearStage {
         SoftClip first = at.soft(-0.5);
         SoftClip second = at.soft(0.35);
         double cut = at.pole(60);
+        Clipped clipped = new Clipped();
         double idle1 = SoftClip.of(-0.5);
         double idle2 = SoftClip.of(0.35);
         return new NonlinearStage() {
@@ -121,13 +141,16 @@ public final class DriveStage implements NonlinearStage {
 
             @Override
             public void process(float[] x, int n) {
+                double[] y = clipped.of(first, x, n, gain, -0.5);
+                double s = state;
                 for (int i = 0; i < n; i++) {
-                    double y = first.next(gain * x[i] - 0.5) - idle1;
-                    double v = (y - state) * cut;
-                    double low = v + state;
-                    state = low + v;
-                    x[i] = (float) (0.45 * (second.next(6 * (y - low) + 0.35) - idle2));
+                    double in = y[i] - idle1;
+                    x[i] = (float) ((1 - cut) * (in - s));
+                    s = (1 - 2 * cut) * s + 2 * cut * in;
                 }
+                state = s;
+                y = clipped.of(second, x, n, 6, 0.35);
+                for (int i = 0; i < n; i++) x[i] = (float) (0.45 * (y[i] - idle2));
                 if (Math.abs(state) < 1e-20) state = 0;
             }
 
@@ -144,18 +167,16 @@ public final class DriveStage implements NonlinearStage {
     public void process(float[] x, int n) {
         double s0 = state[0];
         for (int i = 0; i < n; i++) {
-            double v = (x[i] - s0) * inputCut;
-            double low = v + s0;
-            s0 = low + v;
-            x[i] -= (float) low;
+            double in = x[i];
+            x[i] = (float) ((1 - inputCut) * (in - s0));
+            s0 = (1 - 2 * inputCut) * s0 + 2 * inputCut * in;
         }
         core.process(x, n);
         double s1 = state[1];
         for (int i = 0; i < n; i++) {
-            double v = (x[i] - s1) * tone;
-            double low = v + s1;
-            s1 = low + v;
-            x[i] = (float) (level * low);
+            double in = x[i];
+            x[i] = (float) (level * (s1 + tone * (in - s1)));
+            s1 = (1 - 2 * tone) * s1 + 2 * tone * in;
         }
         state[0] = Math.abs(s0) < 1e-20 ? 0 : s0;
         state[1] = Math.abs(s1) < 1e-20 ? 0 : s1;

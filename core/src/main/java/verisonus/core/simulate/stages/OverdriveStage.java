@@ -17,6 +17,8 @@ final class OverdriveStage implements NonlinearStage {
     private final double level;
     private final SoftClip clip;
     private final double[] state = new double[4];
+    private double[] boosted = new double[0];
+    private double[] clipped = new double[0];
 
     OverdriveStage(Block block, RaisedRate at) {
         inputCut = at.pole(30);
@@ -34,23 +36,26 @@ final class OverdriveStage implements NonlinearStage {
         double s1 = state[1];
         double s2 = state[2];
         double s3 = state[3];
+        if (boosted.length < n) {
+            boosted = new double[n];
+            clipped = new double[n];
+        }
         for (int i = 0; i < n; i++) {
-            double v = (x[i] - s0) * inputCut;
-            double low = v + s0;
-            s0 = low + v;
-            double in = x[i] - low;
-            v = (in - s1) * hump;
-            low = v + s1;
-            s1 = low + v;
-            v = (in - low - s2) * smooth;
-            low = v + s2;
-            s2 = low + v;
-            // Diodes in the feedback path: what they take away is the excess of the boosted part only.
-            double clipped = in + 0.5 * clip.next(2 * gain * low);
-            v = (clipped - s3) * tone;
-            low = v + s3;
-            s3 = low + v;
-            x[i] = (float) (level * low);
+            double now = x[i];
+            double in = now - (s0 + inputCut * (now - s0));
+            s0 = (1 - 2 * inputCut) * s0 + 2 * inputCut * now;
+            double high = in - (s1 + hump * (in - s1));
+            s1 = (1 - 2 * hump) * s1 + 2 * hump * in;
+            boosted[i] = 2 * gain * (s2 + smooth * (high - s2));
+            s2 = (1 - 2 * smooth) * s2 + 2 * smooth * high;
+            x[i] = (float) in;
+        }
+        // Diodes in the feedback path: what they take away is the excess of the boosted part only.
+        clip.process(boosted, clipped, n);
+        for (int i = 0; i < n; i++) {
+            double sum = x[i] + 0.5 * clipped[i];
+            x[i] = (float) (level * (s3 + tone * (sum - s3)));
+            s3 = (1 - 2 * tone) * s3 + 2 * tone * sum;
         }
         state[0] = s0;
         state[1] = s1;

@@ -12,6 +12,8 @@ public final class PowerStage implements NonlinearStage {
     /** Loss of the tone network in the middle position, made good before the power stage. */
     private static final double RECOVERY = 4;
     private static final double MAINS_HZ = 100;
+    /** At the base rate. */
+    private static final int STANDS = 16;
     /** Under this the two halves of a cold pair hand over badly. */
     private static final double HANDOVER = 0.08;
 
@@ -28,11 +30,17 @@ public final class PowerStage implements NonlinearStage {
     private final double high;
     private final double coreCut;
     private final double core;
-    /** Samples for which the supply is taken to stand still: one of the base rate, so that the loop can run ahead of itself. */
+    /** Samples over which the supply moves in a straight line, a thirtieth of what it takes to droop: so many can be worked on together. */
     private final int stands;
     private final SoftClip clip;
     private final SoftClip coreClip;
+    private double[] driven = new double[0];
+    private double[] clipped = new double[0];
     private double load;
+    private double drawn;
+    private int standing;
+    private double fallFrom = 1;
+    private double fallTo = 1;
     private double mains;
     private double lowState;
     private double highState;
@@ -53,9 +61,9 @@ public final class PowerStage implements NonlinearStage {
         ripple = 0.03 * amp.get(ControlNames.RIPPLE);
         this.bias = bias;
         mainsStep = 2 * Math.PI * MAINS_HZ / at.rateHz();
-        stands = Math.max(1, (int) Math.round(at.rateHz() / Sound.WORKING_RATE_HZ));
-        droop = 1 / (0.010 * at.rateHz());
-        recover = 1 / (0.100 * at.rateHz());
+        stands = STANDS * (int) Math.max(1, Math.round(at.rateHz() / Sound.WORKING_RATE_HZ));
+        droop = stands / (0.010 * at.rateHz());
+        recover = stands / (0.100 * at.rateHz());
         int transformer = (int) Math.round(amp.get(ControlNames.TRANSFORMER));
         low = at.pole(new double[]{35, 60, 18}[transformer]);
         high = at.pole(new double[]{16000, 9000, 22000}[transformer]);
@@ -67,45 +75,73 @@ public final class PowerStage implements NonlinearStage {
 
     @Override
     public void process(float[] x, int n) {
-        double l = load;
+        if (driven.length < n) {
+            driven = new double[n];
+            clipped = new double[n];
+        }
+        for (int at = 0; at < n;) {
+            int m = Math.min(stands - standing, n - at);
+            through(x, at, m);
+            at += m;
+            standing += m;
+            if (standing == stands) stand();
+        }
+        transform(x, n);
+    }
+
+    /** A few samples through the valves while the supply moves straight from where it was to where the load draws it. */
+    private void through(float[] x, int from, int m) {
+        double idle = SoftClip.of(bias);
+        double step = (fallTo - fallFrom) / stands;
+        for (int i = 0; i < m; i++) {
+            double in = drive * x[from + i] * (fallFrom + step * (standing + i + 1));
+            if (cold > 0) in -= cold * HANDOVER * SoftClip.of(in / HANDOVER);
+            driven[i] = in + bias;
+        }
+        clip.process(driven, clipped, m);
+        double rise = 1 / fallFrom;
+        double riseStep = (1 / fallTo - rise) / stands;
+        double sum = 0;
+        for (int i = 0; i < m; i++) {
+            double out = (clipped[i] - idle) * (rise + riseStep * (standing + i + 1));
+            sum += Math.abs(out);
+            x[from + i] = (float) out;
+        }
+        drawn += sum;
+    }
+
+    /** Where the supply goes next, by what was drawn. */
+    private void stand() {
+        double mean = drawn / stands;
+        load += (mean > load ? droop : recover) * (mean - load);
+        if (load < 1e-20) load = 0;
+        fallFrom = fallTo;
+        fallTo = 1 + sag * load;
+        if (ripple > 0) {
+            fallTo += ripple * load * Math.sin(mains);
+            mains = (mains + mainsStep * stands) % (2 * Math.PI);
+        }
+        drawn = 0;
+        standing = 0;
+    }
+
+    /** Lows that the transformer does not carry, or that saturate its core; highs that it loses. */
+    private void transform(float[] x, int n) {
         double s1 = lowState;
         double s2 = highState;
         double s3 = coreState;
-        double phase = mains;
-        double idle = SoftClip.of(bias);
-        double fall = 1;
-        double rise = 1;
         for (int i = 0; i < n; i++) {
-            if (i % stands == 0) {
-                fall = 1 + sag * l;
-                if (ripple > 0) {
-                    fall += ripple * l * Math.sin(phase);
-                    phase += mainsStep * stands;
-                }
-                rise = 1 / fall;
-            }
-            double in = drive * x[i] * fall;
-            if (cold > 0) in -= cold * HANDOVER * SoftClip.of(in / HANDOVER);
-            double out = (clip.next(in + bias) - idle) * rise;
-            double drawn = Math.abs(out);
-            l += (drawn > l ? droop : recover) * (drawn - l);
-            double v = (out - s1) * low;
-            double y = v + s1;
-            s1 = y + v;
-            double through = out - y;
+            double out = x[i];
+            double through = (1 - low) * (out - s1);
+            s1 = (1 - 2 * low) * s1 + 2 * low * out;
             if (core > 0) {
-                v = (through - s3) * coreCut;
-                y = v + s3;
-                s3 = y + v;
+                double y = s3 + coreCut * (through - s3);
+                s3 = (1 - 2 * coreCut) * s3 + 2 * coreCut * through;
                 through += coreClip.next(core * y) / core - y;
             }
-            v = (through - s2) * high;
-            y = v + s2;
-            s2 = y + v;
-            x[i] = (float) (make * y);
+            x[i] = (float) (make * (s2 + high * (through - s2)));
+            s2 = (1 - 2 * high) * s2 + 2 * high * through;
         }
-        load = l < 1e-20 ? 0 : l;
-        mains = phase % (2 * Math.PI);
         lowState = Math.abs(s1) < 1e-20 ? 0 : s1;
         highState = Math.abs(s2) < 1e-20 ? 0 : s2;
         coreState = Math.abs(s3) < 1e-20 ? 0 : s3;
@@ -114,6 +150,10 @@ public final class PowerStage implements NonlinearStage {
     @Override
     public void reset() {
         load = 0;
+        drawn = 0;
+        standing = 0;
+        fallFrom = 1;
+        fallTo = 1;
         mains = 0;
         lowState = 0;
         highState = 0;

@@ -7,14 +7,11 @@ package verisonus.core.simulate.stages;
  */
 public final class SoftClip {
     private static final double FLAT = 3;
-    private static final double AT_FLAT = integral(FLAT);
-    /** Up to this step the middle gives the mean to 1e-4. */
-    private static final double TINY_STEP = 0.05;
-    /** Up to this step Simpson's rule gives the mean to 1e-4 and spares two logarithms. */
-    private static final double SMALL_STEP = 0.6;
 
     private final boolean smooth;
     private final double idle;
+    /** What came before each; in an array of its own, without which the compiler takes them one by one. */
+    private double[] before = new double[0];
     private double last;
 
     /** @param smooth whether to keep it from aliasing, where there is time for it */
@@ -47,21 +44,60 @@ public final class SoftClip {
         if (!smooth) return of(x);
         double a = last;
         last = x;
+        return Math.abs(a) <= FLAT && Math.abs(x) <= FLAT ? mean(a, x) : meanBeyond(a, x);
+    }
+
+    /**
+     * The same for many at once, in two passes: the bent part without a branch, which a machine does several at a time, then what lies on
+     * the flat.
+     */
+    void process(double[] in, double[] out, int n) {
+        if (n == 0) return;
+        if (smooth) {
+            if (before.length < n) before = new double[n];
+            before[0] = last;
+            System.arraycopy(in, 0, before, 1, n - 1);
+            means(before, in, out, n);
+            for (int i = 0; i < n; i++)
+                if (Math.abs(in[i]) > FLAT || Math.abs(before[i]) > FLAT) out[i] = meanBeyond(before[i], in[i]);
+            last = in[n - 1];
+        } else {
+            for (int i = 0; i < n; i++) {
+                double s = in[i] * in[i];
+                out[i] = in[i] * (27 + s) / (27 + 9 * s);
+            }
+            for (int i = 0; i < n; i++) if (Math.abs(in[i]) >= FLAT) out[i] = Math.signum(in[i]);
+        }
+    }
+
+    private static void means(double[] before, double[] in, double[] out, int n) {
+        for (int i = 0; i < n; i++) out[i] = mean(before[i], in[i]);
+    }
+
+    /**
+     * Mean of the curve between two places of its bent part. Its integral is x²/18 + 4/3·ln(3+x²); the difference of two logarithms is
+     * 2·artanh u with u = (x²−a²)/(6+x²+a²), and u over the step has no step in it: no place is too near for it.
+     */
+    private static double mean(double a, double x) {
+        double aa = a * a;
+        double xx = x * x;
+        double most = 1 / (6 + xx + aa);
+        double u = (xx - aa) * most;
+        return (a + x) * (1.0 / 18 + 8.0 / 3 * most * artanhOver(u * u));
+    }
+
+    /** artanh(u)/u by the square of u, up to the 0.36 that the curve's ends make: Chebyshev fit, error under 4e-7. */
+    private static double artanhOver(double w) {
+        return 0.999999732
+                + w * (0.333385214 + w * (0.198390017 + w * (0.160764459 + w * (0.0245988847 + w * 0.264846782))));
+    }
+
+    private static double meanBeyond(double a, double x) {
         if (a >= FLAT && x >= FLAT) return 1;
         if (a <= -FLAT && x <= -FLAT) return -1;
-        double step = Math.abs(x - a);
-        if (step < TINY_STEP) return of(0.5 * (a + x));
-        if (step < SMALL_STEP) return (of(a) + 4 * of(0.5 * (a + x)) + of(x)) / 6;
-        return (whole(x) - whole(a)) / (x - a);
-    }
-
-    private static double whole(double x) {
-        double size = Math.abs(x);
-        return size >= FLAT ? AT_FLAT + size - FLAT : integral(size);
-    }
-
-    private static double integral(double x) {
-        return x * x / 18 + 4.0 / 3 * Math.log(3 + x * x);
+        double from = Math.clamp(a, -FLAT, FLAT);
+        double to = Math.clamp(x, -FLAT, FLAT);
+        return (mean(from, to) * (to - from) + Math.abs(x - to) - Math.abs(a - from)) / (x - a);
     }
 
     void reset() {

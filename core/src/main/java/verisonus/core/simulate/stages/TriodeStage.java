@@ -11,6 +11,9 @@ final class TriodeStage implements NonlinearStage {
     private final double bias;
     private final double charge;
     private final SoftClip clip;
+    private double[] driven = new double[0];
+    private double[] resting = new double[0];
+    private double[] clipped = new double[0];
     private double shift;
     private double couplingState;
     private double millerState;
@@ -33,20 +36,34 @@ final class TriodeStage implements NonlinearStage {
         double q = shift;
         double s1 = couplingState;
         double s2 = millerState;
+        if (driven.length < n) {
+            driven = new double[n];
+            resting = new double[n];
+            clipped = new double[n];
+        }
+        // Poles in the form in which a state waits for one multiplication and one addition only.
+        double keep = 1 - 2 * coupling;
+        double take = 2 * coupling;
+        double hold = 1 - charge;
         for (int i = 0; i < n; i++) {
-            double v = (x[i] - s1) * coupling;
-            double low = v + s1;
-            s1 = low + v;
-            double in = gain * (x[i] - low);
+            double now = x[i];
+            double in = gain * (1 - coupling) * (now - s1);
+            s1 = keep * s1 + take * now;
             // Grid current flows on positive peaks only and drags the idle point down for about 30 ms.
             double over = in > 1 ? Math.min(in - 1, 4) * 0.25 : 0;
-            q += charge * (over - q);
+            q = hold * q + charge * over;
             double idle = bias - 0.3 * q;
-            double y = clip.next(in + idle) - SoftClip.nearZero(idle);
-            v = (y - s2) * miller;
-            low = v + s2;
-            s2 = low + v;
-            x[i] = (float) low;
+            resting[i] = idle;
+            driven[i] = in + idle;
+        }
+        clip.process(driven, clipped, n);
+        for (int i = 0; i < n; i++) clipped[i] -= SoftClip.nearZero(resting[i]);
+        keep = 1 - 2 * miller;
+        take = 2 * miller;
+        for (int i = 0; i < n; i++) {
+            double y = clipped[i];
+            x[i] = (float) (s2 + miller * (y - s2));
+            s2 = keep * s2 + take * y;
         }
         shift = Math.abs(q) < 1e-20 ? 0 : q;
         couplingState = Math.abs(s1) < 1e-20 ? 0 : s1;
