@@ -1,7 +1,6 @@
 package verisonus.core.simulate.stages;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.rig.Block;
@@ -13,16 +12,16 @@ import verisonus.core.sound.Biquad;
 /** Drives other than the mid-hump overdrive: high-pass, clippers, one-pole treble, shelves, level. Runs at the raised rate. */
 public final class DriveStage implements NonlinearStage {
     private final NonlinearStage core;
-    private final double inputCut;
-    private final double tone;
+    private final PoleFilter inputCut;
+    private final PoleFilter tone;
     private final double level;
     private final Optional<StageFilter> shelves;
-    private final double[] state = new double[2];
+    private double[] work = new double[0];
 
     private DriveStage(NonlinearStage core, double inputCutHz, double toneHz, Block block, RaisedRate at) {
         this.core = core;
-        inputCut = at.pole(inputCutHz);
-        tone = at.pole(toneHz * Math.pow(10, block.get(ControlNames.TONE) / 10));
+        inputCut = new PoleFilter(at.pole(inputCutHz));
+        tone = new PoleFilter(at.pole(toneHz * Math.pow(10, block.get(ControlNames.TONE) / 10)));
         level = Math.pow(10, (block.get(ControlNames.LEVEL) - 5) / 10);
         shelves = shelves(block, at.rateHz());
     }
@@ -132,60 +131,47 @@ public final class DriveStage implements NonlinearStage {
     private static NonlinearStage fuzz(double gain, RaisedRate at) {
         SoftClip first = at.soft(-0.5);
         SoftClip second = at.soft(0.35);
-        double cut = at.pole(60);
+        PoleFilter cut = new PoleFilter(at.pole(60));
         Clipped clipped = new Clipped();
         double idle1 = SoftClip.of(-0.5);
         double idle2 = SoftClip.of(0.35);
         return new NonlinearStage() {
-            private double state;
-
             @Override
             public void process(float[] x, int n) {
                 double[] y = clipped.of(first, x, n, gain, -0.5);
-                double s = state;
-                for (int i = 0; i < n; i++) {
-                    double in = y[i] - idle1;
-                    x[i] = (float) ((1 - cut) * (in - s));
-                    s = (1 - 2 * cut) * s + 2 * cut * in;
-                }
-                state = s;
+                for (int i = 0; i < n; i++) y[i] -= idle1;
+                cut.high(y, n);
+                for (int i = 0; i < n; i++) x[i] = (float) y[i];
                 y = clipped.of(second, x, n, 6, 0.35);
                 for (int i = 0; i < n; i++) x[i] = (float) (0.45 * (y[i] - idle2));
-                if (Math.abs(state) < 1e-20) state = 0;
             }
 
             @Override
             public void reset() {
                 first.reset();
                 second.reset();
-                state = 0;
+                cut.reset();
             }
         };
     }
 
     @Override
     public void process(float[] x, int n) {
-        double s0 = state[0];
-        for (int i = 0; i < n; i++) {
-            double in = x[i];
-            x[i] = (float) ((1 - inputCut) * (in - s0));
-            s0 = (1 - 2 * inputCut) * s0 + 2 * inputCut * in;
-        }
+        if (work.length < n) work = new double[n];
+        for (int i = 0; i < n; i++) work[i] = x[i];
+        inputCut.high(work, n);
+        for (int i = 0; i < n; i++) x[i] = (float) work[i];
         core.process(x, n);
-        double s1 = state[1];
-        for (int i = 0; i < n; i++) {
-            double in = x[i];
-            x[i] = (float) (level * (s1 + tone * (in - s1)));
-            s1 = (1 - 2 * tone) * s1 + 2 * tone * in;
-        }
-        state[0] = Math.abs(s0) < 1e-20 ? 0 : s0;
-        state[1] = Math.abs(s1) < 1e-20 ? 0 : s1;
+        for (int i = 0; i < n; i++) work[i] = level * x[i];
+        tone.low(work, n);
+        for (int i = 0; i < n; i++) x[i] = (float) work[i];
         shelves.ifPresent(f -> f.process(x, n));
     }
 
     @Override
     public void reset() {
-        Arrays.fill(state, 0);
+        inputCut.reset();
+        tone.reset();
         core.reset();
         shelves.ifPresent(StageFilter::reset);
     }

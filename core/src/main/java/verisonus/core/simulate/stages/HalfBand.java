@@ -13,9 +13,9 @@ final class HalfBand {
     private float[] line;
     private float[] evens;
     private float[] odds;
-    private float[] sums = new float[0];
+    private double[] sums = new double[0];
 
-    /** @param taps of the phase that is no mere delay; a multiple of four, or 14 */
+    /** @param taps of the phase that is no mere delay; even */
     HalfBand(int taps) {
         this.taps = new float[taps];
         double sum = 0;
@@ -51,12 +51,12 @@ final class HalfBand {
     void up(float[] in, int frames, float[] out) {
         int n = taps.length;
         line = roomFor(line, n + frames);
-        sums = roomFor(sums, frames);
+        if (sums.length < frames) sums = new double[frames];
         System.arraycopy(in, 0, line, n, frames);
         filter(line, 1, frames);
         for (int i = 0; i < frames; i++) {
             out[2 * i] = line[n + i - n / 2];
-            out[2 * i + 1] = sums[i];
+            out[2 * i + 1] = (float) sums[i];
         }
         System.arraycopy(line, frames, line, 0, n);
     }
@@ -66,38 +66,31 @@ final class HalfBand {
         int n = taps.length;
         evens = roomFor(evens, n + frames);
         odds = roomFor(odds, n + frames);
-        sums = roomFor(sums, frames);
+        if (sums.length < frames) sums = new double[frames];
         for (int i = 0; i < frames; i++) {
             evens[n + i] = in[2 * i];
             odds[n + i] = in[2 * i + 1];
         }
         filter(odds, 0, frames);
-        for (int i = 0; i < frames; i++) out[i] = 0.5f * (evens[n + i - n / 2] + sums[i]);
+        for (int i = 0; i < frames; i++) out[i] = 0.5f * (evens[n + i - n / 2] + (float) sums[i]);
         System.arraycopy(evens, frames, evens, 0, n);
         System.arraycopy(odds, frames, odds, 0, n);
     }
 
     /**
      * Filters from a place of {@code x} on into {@code sums}. Taps are alike from both ends. Tap by tap over the whole block rather
-     * than sample by sample: so the compiler works on many samples at a time. Two taps a pass spare half of the stores.
+     * than sample by sample, and no two neighbours of one array in a loop, and sums of another type than what is summed: so the compiler
+     * sees that it may work on many samples at a time.
      */
     private void filter(float[] x, int from, int frames) {
-        int half = taps.length / 2;
         int last = from + taps.length - 1;
         Arrays.fill(sums, 0, frames, 0);
-        for (int k = 0; k + 1 < half; k += 2) pair(x, from + k, last - k, frames, taps[k], taps[k + 1]);
-        if (half % 2 == 1) {
-            float t = taps[half - 1];
-            int a = from + half - 1;
-            int b = last - half + 1;
-            for (int i = 0; i < frames; i++) sums[i] += t * (x[a + i] + x[b + i]);
-        }
+        for (int k = 0; k < taps.length / 2; k++) addPair(x, from + k, last - k, frames, taps[k]);
     }
 
-    private void pair(float[] x, int a, int b, int frames, float outer, float inner) {
-        float[] y = sums;
-        for (int i = 0; i < frames; i++)
-            y[i] += outer * (x[a + i] + x[b + i]) + inner * (x[a + 1 + i] + x[b - 1 + i]);
+    private void addPair(float[] x, int a, int b, int frames, float tap) {
+        double[] y = sums;
+        for (int i = 0; i < frames; i++) y[i] += tap * (x[a + i] + x[b + i]);
     }
 
     private static float[] roomFor(float[] line, int length) {

@@ -26,9 +26,9 @@ public final class PowerStage implements NonlinearStage {
     private final double mainsStep;
     private final double droop;
     private final double recover;
-    private final double low;
-    private final double high;
-    private final double coreCut;
+    private final PoleFilter low;
+    private final PoleFilter high;
+    private final PoleFilter coreCut;
     private final double core;
     /** Samples over which the supply moves in a straight line, a thirtieth of what it takes to droop: so many can be worked on together. */
     private final int stands;
@@ -36,15 +36,13 @@ public final class PowerStage implements NonlinearStage {
     private final SoftClip coreClip;
     private double[] driven = new double[0];
     private double[] clipped = new double[0];
+    private double[] through = new double[0];
     private double load;
     private double drawn;
     private int standing;
     private double fallFrom = 1;
     private double fallTo = 1;
     private double mains;
-    private double lowState;
-    private double highState;
-    private double coreState;
 
     /** @param bias of the pair: 0 in balance, 0.25 a single valve */
     public PowerStage(Block amp, double bias, RaisedRate at) {
@@ -65,10 +63,10 @@ public final class PowerStage implements NonlinearStage {
         droop = stands / (0.010 * at.rateHz());
         recover = stands / (0.100 * at.rateHz());
         int transformer = (int) Math.round(amp.get(ControlNames.TRANSFORMER));
-        low = at.pole(new double[]{35, 60, 18}[transformer]);
-        high = at.pole(new double[]{16000, 9000, 22000}[transformer]);
+        low = new PoleFilter(at.pole(new double[]{35, 60, 18}[transformer]));
+        high = new PoleFilter(at.pole(new double[]{16000, 9000, 22000}[transformer]));
         core = new double[]{0, 2.2, 0}[transformer];
-        coreCut = at.pole(130);
+        coreCut = new PoleFilter(at.pole(130));
         clip = at.soft(bias);
         coreClip = at.soft();
     }
@@ -78,19 +76,21 @@ public final class PowerStage implements NonlinearStage {
         if (driven.length < n) {
             driven = new double[n];
             clipped = new double[n];
+            through = new double[n];
         }
         for (int at = 0; at < n;) {
             int m = Math.min(stands - standing, n - at);
-            through(x, at, m);
+            valves(x, at, m);
             at += m;
             standing += m;
             if (standing == stands) stand();
         }
-        transform(x, n);
+        transform(n);
+        for (int i = 0; i < n; i++) x[i] = (float) (make * through[i]);
     }
 
     /** A few samples through the valves while the supply moves straight from where it was to where the load draws it. */
-    private void through(float[] x, int from, int m) {
+    private void valves(float[] x, int from, int m) {
         double idle = SoftClip.of(bias);
         double step = (fallTo - fallFrom) / stands;
         for (int i = 0; i < m; i++) {
@@ -105,7 +105,7 @@ public final class PowerStage implements NonlinearStage {
         for (int i = 0; i < m; i++) {
             double out = (clipped[i] - idle) * (rise + riseStep * (standing + i + 1));
             sum += Math.abs(out);
-            x[from + i] = (float) out;
+            through[from + i] = out;
         }
         drawn += sum;
     }
@@ -126,25 +126,19 @@ public final class PowerStage implements NonlinearStage {
     }
 
     /** Lows that the transformer does not carry, or that saturate its core; highs that it loses. */
-    private void transform(float[] x, int n) {
-        double s1 = lowState;
-        double s2 = highState;
-        double s3 = coreState;
-        for (int i = 0; i < n; i++) {
-            double out = x[i];
-            double through = (1 - low) * (out - s1);
-            s1 = (1 - 2 * low) * s1 + 2 * low * out;
-            if (core > 0) {
-                double y = s3 + coreCut * (through - s3);
-                s3 = (1 - 2 * coreCut) * s3 + 2 * coreCut * through;
-                through += coreClip.next(core * y) / core - y;
+    private void transform(int n) {
+        low.high(through, n);
+        if (core > 0) {
+            System.arraycopy(through, 0, driven, 0, n);
+            coreCut.low(driven, n);
+            for (int i = 0; i < n; i++) {
+                through[i] -= driven[i];
+                driven[i] *= core;
             }
-            x[i] = (float) (make * (s2 + high * (through - s2)));
-            s2 = (1 - 2 * high) * s2 + 2 * high * through;
+            coreClip.process(driven, clipped, n);
+            for (int i = 0; i < n; i++) through[i] += clipped[i] / core;
         }
-        lowState = Math.abs(s1) < 1e-20 ? 0 : s1;
-        highState = Math.abs(s2) < 1e-20 ? 0 : s2;
-        coreState = Math.abs(s3) < 1e-20 ? 0 : s3;
+        high.low(through, n);
     }
 
     @Override
@@ -155,9 +149,9 @@ public final class PowerStage implements NonlinearStage {
         fallFrom = 1;
         fallTo = 1;
         mains = 0;
-        lowState = 0;
-        highState = 0;
-        coreState = 0;
+        low.reset();
+        high.reset();
+        coreCut.reset();
         clip.reset();
         coreClip.reset();
     }

@@ -58,7 +58,9 @@ public final class SoftClip {
             before[0] = last;
             System.arraycopy(in, 0, before, 1, n - 1);
             means(before, in, out, n);
-            for (int i = 0; i < n; i++)
+            double peak = Math.abs(last);
+            for (int i = 0; i < n; i++) peak = Math.max(peak, Math.abs(in[i]));
+            for (int i = 0; i < n && peak > FLAT; i++)
                 if (Math.abs(in[i]) > FLAT || Math.abs(before[i]) > FLAT) out[i] = meanBeyond(before[i], in[i]);
             last = in[n - 1];
         } else {
