@@ -34,9 +34,7 @@ final class DemoCommand implements Callable<Integer> {
             return draw(UserFolder.path().resolve("demo-pictures"));
         }
         Path book = casebook();
-        // Opened once before the window, so that a bad file is one line in the shell.
-        Casebook.open(book).close();
-        return Screen.show(book, true);
+        return Screen.show(() -> Casebook.open(book), true);
     }
 
     /** The player's own copy of the demo casebook: changes are kept until a fresh one is asked for. */

@@ -24,12 +24,16 @@ final class OpenCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         Path file = casebook == null ? UserFolder.path().resolve(OWN) : casebook;
-        // Opened once before the window, so that a bad file is one line in the shell.
-        (Files.exists(file) ? Casebook.open(file) : Casebook.create(file)).close();
         if (Screen.isOff()) {
+            // A bad file is one line here too.
+            opened(file).close();
             System.err.println("verisonus: there is no display to show the window on; every command works without one");
             return 0;
         }
-        return Screen.show(file);
+        return Screen.show(() -> opened(file), false);
+    }
+
+    private static Casebook opened(Path file) {
+        return Files.exists(file) ? Casebook.open(file) : Casebook.create(file);
     }
 }

@@ -1,8 +1,9 @@
 package verisonus.app;
 
-import java.nio.file.Path;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import verisonus.casebook.store.Casebook;
 import verisonus.desktop.shell.VerisonusApplication;
 
 /** Whether a window can be shown here, and showing it. */
@@ -19,15 +20,14 @@ final class Screen {
         return "Headless".equals(System.getProperty("glass.platform"));
     }
 
-    /** @return exit status */
-    static int show(Path casebook) {
-        return show(casebook, false);
-    }
-
-    /** @param toLearnWith whether a first walk is offered */
-    static int show(Path casebook, boolean toLearnWith) {
+    /**
+     * @param opening opens the casebook; what is wrong with it is thrown
+     * @param toLearnWith whether a first walk is offered
+     * @return exit status
+     */
+    static int show(Supplier<Casebook> opening, boolean toLearnWith) {
         try {
-            VerisonusApplication.show(casebook, toLearnWith);
+            VerisonusApplication.show(opening, toLearnWith);
             return 0;
         } catch (UnsupportedOperationException | UnsatisfiedLinkError | ExceptionInInitializerError e) {
             return missing(e);

@@ -2,7 +2,11 @@ package verisonus.desktop.shell;
 
 import java.nio.file.Path;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.CountDownLatch;
+import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -14,28 +18,41 @@ import verisonus.core.work.InputFault;
 
 /** The real window on a real screen. */
 public final class VerisonusApplication extends Application {
-    private static @Nullable Path casebook;
+    private static CompletableFuture<Casebook> casebook = new CompletableFuture<>();
     private static boolean offersWalk;
     private static final Duration SETTLE = Duration.millis(250);
 
     private @Nullable Window window;
 
-    /** Shows the window until it is closed. */
-    public static void show(Path file) {
-        show(file, false);
+    /**
+     * Shows the window until it is closed. The casebook is opened while the toolkit starts.
+     *
+     * @param opening opens the casebook; what it throws is thrown here
+     * @param toLearnWith whether a first walk is offered, as on the casebook that ships
+     */
+    public static void show(Supplier<Casebook> opening, boolean toLearnWith) {
+        casebook = CompletableFuture.supplyAsync(opening);
+        offersWalk = toLearnWith;
+        try {
+            launch(VerisonusApplication.class);
+        } catch (RuntimeException e) {
+            throw refused(e).orElse(e);
+        }
     }
 
-    /** @param toLearnWith whether a first walk is offered, as on the casebook that ships */
-    public static void show(Path file, boolean toLearnWith) {
-        casebook = file;
-        offersWalk = toLearnWith;
-        launch(VerisonusApplication.class);
+    /** What is wrong with the casebook, where that is what kept the window from being shown. */
+    private static Optional<RuntimeException> refused(RuntimeException e) {
+        for (Throwable t = e; t != null; t = t.getCause()) {
+            if (t instanceof CompletionException && t.getCause() instanceof RuntimeException fault)
+                return Optional.of(fault);
+        }
+        return Optional.empty();
     }
 
     @Override
     public void start(Stage stage) {
         CountDownLatch shown = new CountDownLatch(1);
-        Window w = opened(stage, Objects.requireNonNull(casebook), shown);
+        Window w = opened(stage, casebook.join(), shown);
         if (offersWalk) w.offerWalk();
         stage.setTitle("Verisonus");
         stage.setMinWidth(1100);
@@ -51,8 +68,8 @@ public final class VerisonusApplication extends Application {
         }
     }
 
-    private Window opened(Stage stage, Path file, CountDownLatch shown) {
-        Window w = new Window(Casebook.open(file), shown);
+    private Window opened(Stage stage, Casebook book, CountDownLatch shown) {
+        Window w = new Window(book, shown);
         w.setOpenBook(other -> exchange(stage, other));
         window = w;
         return w;
@@ -63,7 +80,7 @@ public final class VerisonusApplication extends Application {
         Window before = Objects.requireNonNull(window);
         if (before.holds(file)) return;
         try {
-            stage.setScene(opened(stage, file, new CountDownLatch(0)).scene());
+            stage.setScene(opened(stage, Casebook.open(file), new CountDownLatch(0)).scene());
             before.close();
         } catch (InputFault e) {
             before.desk().work().tell(e);

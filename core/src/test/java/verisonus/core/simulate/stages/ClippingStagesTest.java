@@ -50,8 +50,36 @@ class ClippingStagesTest {
                 double now = 8 * r.nextDouble() - 4;
                 double mean = 0;
                 for (int k = 0; k < 400; k++) mean += SoftClip.of(before + (now - before) * (k + 0.5) / 400) / 400;
-                assertThat(clip.next(now)).isCloseTo(mean, within(2e-3));
+                assertThat(clip.next(now)).isCloseTo(mean, within(1e-4));
                 before = now;
+            }
+        }
+
+        @ParameterizedTest
+        @ValueSource(doubles = {0.3, 2.5, 6})
+        void takesManyAtOnceAsItTakesThemOneByOne(double amplitude) {
+            for (boolean smooth : new boolean[]{true, false}) {
+                SplittableRandom r = new SplittableRandom(3);
+                double[] in = r.doubles(999, -amplitude, amplitude).toArray();
+                double[] out = new double[in.length];
+                SoftClip together = new SoftClip(smooth, 0.2);
+                together.process(in, out, in.length);
+                SoftClip alone = new SoftClip(smooth, 0.2);
+                for (int i = 0; i < in.length; i++)
+                    assertThat(out[i]).isCloseTo(alone.next(in[i]), within(1e-12)).isBetween(-1.0, 1.0);
+                assertThat(together.next(0.1)).as("the last one is remembered").isEqualTo(alone.next(0.1));
+            }
+        }
+
+        @Test
+        void isAsExactForTheSmallestStepsAsForLargeOnes() {
+            for (double at = -2.9; at < 2.95; at += 0.173) {
+                for (double step : new double[]{0, 1e-12, 1e-6, 1e-3, 0.04, 0.3}) {
+                    SoftClip clip = new SoftClip(true, at);
+                    double mean = 0;
+                    for (int k = 0; k < 200; k++) mean += SoftClip.of(at + step * (k + 0.5) / 200) / 200;
+                    assertThat(clip.next(at + step)).isCloseTo(mean, within(2e-6));
+                }
             }
         }
 
