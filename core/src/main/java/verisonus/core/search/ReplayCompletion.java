@@ -28,6 +28,7 @@ import verisonus.core.search.place.PlaceTrial;
 import verisonus.core.search.rests.RestGate;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
@@ -57,6 +58,10 @@ final class ReplayCompletion {
     private final ReplayCore judge;
     private final ExecutorService workers;
     private final EmptyBands empty;
+    private static final double LEAST_MIX = 3;
+    private static final double MOST_MIX = 60;
+    private static final int HALVINGS = 6;
+
     private boolean spaceRuledOut;
     private List<float[]> more = List.of();
     private final List<Alternative> places = new ArrayList<>();
@@ -121,8 +126,9 @@ final class ReplayCompletion {
         int left = room - (equalized ? 1 : 0);
         List<Block> effects = new ArrayList<>();
         for (ModulationReading m : movements(exam)) {
-            Optional<Block> b = effects.size() < left ? measured.moving(m, isWide(m, exam)) : Optional.empty();
-            b.map(x -> named(x, effects)).ifPresentOrElse(effects::add, () -> missing.add(m.kind().words()));
+            boolean wide = isWide(m, exam);
+            Optional<Block> b = effects.size() < left ? measured.moving(m, wide) : Optional.empty();
+            b.map(x -> wide ? asWide(x, core) : x).map(x -> named(x, effects)).ifPresentOrElse(effects::add, () -> missing.add(m.kind().words()));
         }
         found.echo().value().ifPresent(_ -> (effects.size() < left ? measured.echo() : Optional.<Block>empty())
                 .ifPresentOrElse(effects::add, () -> missing.add("echo")));
@@ -223,6 +229,28 @@ final class ReplayCompletion {
 
     private static boolean isWide(ModulationReading m, ReplayExamination exam) {
         return exam.sides().value().filter(m::equals).isPresent();
+    }
+
+    /** With as much of it beside the dry sound as makes the sides differ as they do on the record. */
+    private Block asWide(Block movement, Sound core) {
+        if (movement.model().find(ControlNames.MIX).isEmpty()) return movement;
+        double wanted = sideDb(reference);
+        double low = LEAST_MIX;
+        double high = MOST_MIX;
+        for (int halving = 0; halving < HALVINGS; halving++) {
+            double mix = 0.5 * (low + high);
+            if (sideDb(played(List.of(movement.with(ControlNames.MIX, mix)), core)) < wanted) {
+                low = mix;
+            } else {
+                high = mix;
+            }
+        }
+        return movement.with(ControlNames.MIX, Math.rint(0.5 * (low + high)));
+    }
+
+    private static double sideDb(Sound s) {
+        double side = Sound.mono(s.side(), s.rateHz()).rms();
+        return Decibels.fromAmplitude(side / (Sound.mono(s.mid(), s.rateHz()).rms() + 1e-12));
     }
 
     /** A space with which the core comes nearer; empty where none does, or nothing owned makes one. */

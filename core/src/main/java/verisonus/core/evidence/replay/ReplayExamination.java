@@ -76,7 +76,9 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
             level = level.map(m -> new ModulationReading(ModulationKind.ROTARY, m.rateHz(), OptionalDouble.empty()));
             pitch = Finding.unknown("the pitch sways with the level");
         }
-        return new ReplayExamination(echo, reverb, level, sweep, pitch, SideSway.find(recording, fit.asked));
+        Finding<ModulationReading> parting = SideDelays.find(recording, fit.asked);
+        Finding<ModulationReading> sides = parting.isPresent() ? parting : SideSway.find(recording, fit.asked);
+        return new ReplayExamination(echo, reverb, level, sweep, pitch, sides);
     }
 
     /**
