@@ -21,6 +21,7 @@ import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
+import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
@@ -72,7 +73,7 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
         target.ifPresent(OutputFile::check);
         Sound a = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         Sound b = regions.take(first).atRate(Sound.WORKING_RATE_HZ);
-        Evidence wanted = Examination.of(a, Progress.NONE);
+        Evidence wanted = ToneInput.shared(workers -> Examination.of(a, workers, Progress.NONE));
         Compared c = Compared.of(first, b, wanted);
         List<Compared> all = new ArrayList<>(List.of(c));
         for (Path p : others) all.add(Compared.of(p, regions.take(p).atRate(Sound.WORKING_RATE_HZ), wanted));

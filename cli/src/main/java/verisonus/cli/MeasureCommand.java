@@ -14,6 +14,7 @@ import verisonus.casebook.words.EvidenceSentences;
 import verisonus.casebook.words.FindingsCsv;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.JsonOption;
+import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -46,10 +47,10 @@ final class MeasureCommand extends VerboseOption implements Callable<Integer> {
         Path file = java.util.Objects.requireNonNull(audio);
         AudioInput.Studied part = AudioInput.studied(file, fromS, toS);
         Sound region = part.sound();
+        Evidence alone = ToneInput.shared(workers -> Examination.of(region, workers, Progress.NONE));
         Optional<PairedExamination> paired = Optional.ofNullable(di)
-                .map(d -> PairedExamination.of(region, AudioInput.read(d), Progress.NONE));
-        Evidence evidence = paired.map(PairedExamination::evidence)
-                .orElseGet(() -> Examination.of(region, Progress.NONE));
+                .map(d -> PairedExamination.of(alone, region, AudioInput.read(d)));
+        Evidence evidence = paired.map(PairedExamination::evidence).orElse(alone);
         if (json.asked()) {
             ObjectNode out = EvidenceJson.write(file.getFileName().toString(), part.fromS(), part.toS(),
                     region.rateHz(),

@@ -19,7 +19,8 @@ final class DemoRig {
                         Map.entry("2×12 open", 1), Map.entry("4×12 closed", 1), Map.entry("dynamic microphone", 1),
                         Map.entry("ribbon microphone", 1), Map.entry("condenser microphone", 1),
                         Map.entry("parametric equalizer", 1), Map.entry("four-stage phaser", 1),
-                        Map.entry("wide chorus", 1), Map.entry("bias tremolo", 1), Map.entry("clean echo", 1), Map.entry("plain hall", 1)),
+                        Map.entry("wide chorus", 1), Map.entry("bias tremolo", 1), Map.entry("clean echo", 1),
+                        Map.entry("plain hall", 1)),
                 Map.of("mid-hump overdrive", DeviceScale.CLOCK, "tight saturated", DeviceScale.HUNDREDS), 9);
     }
 }

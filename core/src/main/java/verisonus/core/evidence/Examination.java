@@ -1,8 +1,7 @@
 package verisonus.core.evidence;
 
 import java.util.concurrent.Callable;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.Executor;
 import java.util.concurrent.Future;
 import java.util.concurrent.FutureTask;
 import verisonus.core.evidence.dirt.SaturationEstimator;
@@ -76,11 +75,20 @@ public final class Examination {
 
     /** Examines a region of {@value #SHORTEST_S} s or more that is not silent; same sound, same evidence. */
     public static Evidence of(Sound whole, Progress progress) {
-        return of(whole, Depth.WHOLE, progress);
+        return of(whole, Depth.WHOLE, Runnable::run, progress);
+    }
+
+    /** @param beside answers questions that do not need each other while others are answered here */
+    public static Evidence of(Sound whole, Executor beside, Progress progress) {
+        return of(whole, Depth.WHOLE, beside, progress);
     }
 
     /** The same; what is not asked is left open. */
     public static Evidence of(Sound recorded, Depth depth, Progress progress) {
+        return of(recorded, depth, Runnable::run, progress);
+    }
+
+    private static Evidence of(Sound recorded, Depth depth, Executor beside, Progress progress) {
         boolean control = depth == Depth.CONTROL;
         boolean tone = control || depth == Depth.TONE;
         progress.step(0.0, "measuring the level");
@@ -88,15 +96,15 @@ public final class Examination {
         Sound whole = recorded.withoutOffset();
         NoiseReading noise = NoiseEstimator.estimate(whole);
         progress.step(0.2, "listening for hum");
-        Future<Finding<HumReading>> hum = asked(depth, !tone, () -> HumEstimator.estimate(whole));
+        Future<Finding<HumReading>> hum = asked(beside, !tone, () -> HumEstimator.estimate(whole));
         Excerpt excerpt = Excerpt.of(whole);
         Sound sound = excerpt.cut(whole).withoutEmptySide();
         // Resampled once for all who ask: it costs more than most questions.
         Sound half = Resampler.quick(sound.rateHz(), BandLevels.RATE_HZ).resample(sound);
         Sound low = Resampler.quick(sound.rateHz(), ReverbEstimator.RATE_HZ)
                 .resample(Sound.mono(sound.mid(), sound.rateHz()));
-        Future<Finding<EchoReading>> repeats = asked(depth, !control, () -> EchoEstimator.estimate(half));
-        Future<Finding<ReverbReading>> space = asked(depth, !tone, () -> ReverbEstimator.estimate(low));
+        Future<Finding<EchoReading>> repeats = asked(beside, !control, () -> EchoEstimator.estimate(half));
+        Future<Finding<ReverbReading>> space = asked(beside, !tone, () -> ReverbEstimator.estimate(low));
         OnsetCurve onsets = OnsetCurve.of(half);
         CompanyEstimator.Company company = tone ? CompanyEstimator.alone() : CompanyEstimator.of(half);
         SpectrumReading spectrum = SpectrumEstimator.estimate(sound, noise).within(company);
@@ -104,7 +112,7 @@ public final class Examination {
         Finding<TuningReading> tuning = control ? notAsked() : TuningEstimator.estimate(half);
         progress.step(0.5, "counting the beat");
         Finding<TempoReading> tempo = tone ? notAsked() : TempoEstimator.estimate(half, onsets);
-        Future<Finding<ModulationReading>> movement = asked(depth, depth == Depth.WHOLE,
+        Future<Finding<ModulationReading>> movement = asked(beside, depth == Depth.WHOLE,
                 () -> ModulationEstimator.estimate(half, tempo));
         DynamicsReading dynamics = DynamicsEstimator.estimate(sound, onsets);
         progress.step(0.6, "judging how driven it is");
@@ -127,16 +135,11 @@ public final class Examination {
                 tempo, dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
     }
 
-    /**
-     * A question that needs no other's answer. Where everything is asked it is answered beside the others, by a core that has nothing to do;
-     * lesser depths belong to searches that keep all cores busy already.
-     */
-    private static <T> Future<Finding<T>> asked(Depth depth, boolean wanted, Callable<Finding<T>> question) {
-        if (!wanted) return CompletableFuture.completedFuture(notAsked());
-        if (depth == Depth.WHOLE) return ForkJoinPool.commonPool().submit(question);
-        FutureTask<Finding<T>> now = new FutureTask<>(question);
-        now.run();
-        return now;
+    /** A question that needs no other's answer; open where it is not wanted. */
+    private static <T> Future<Finding<T>> asked(Executor beside, boolean wanted, Callable<Finding<T>> question) {
+        FutureTask<Finding<T>> task = new FutureTask<>(wanted ? question : Examination::notAsked);
+        beside.execute(task);
+        return task;
     }
 
     private static <T> Finding<T> notAsked() {

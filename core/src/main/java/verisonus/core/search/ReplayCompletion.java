@@ -128,7 +128,8 @@ final class ReplayCompletion {
         for (ModulationReading m : movements(exam)) {
             boolean wide = isWide(m, exam);
             Optional<Block> b = effects.size() < left ? measured.moving(m, wide) : Optional.empty();
-            b.map(x -> wide ? asWide(x, core) : x).map(x -> named(x, effects)).ifPresentOrElse(effects::add, () -> missing.add(m.kind().words()));
+            b.map(x -> wide ? asWide(x, core) : x).map(x -> named(x, effects)).ifPresentOrElse(effects::add,
+                    () -> missing.add(m.kind().words()));
         }
         found.echo().value().ifPresent(_ -> (effects.size() < left ? measured.echo() : Optional.<Block>empty())
                 .ifPresentOrElse(effects::add, () -> missing.add("echo")));

@@ -67,9 +67,8 @@ public final class MeasureModel {
         desk.work().run("Measuring", progress -> {
             Sound part = Examination.usable("the region", whole.slice(region.fromS(), region.toS()));
             // A take of the same performance shows what the recording alone hides; another one changes nothing.
-            Evidence e = take.isPresent()
-                    ? PairedExamination.of(part, take.get(), progress).evidence()
-                    : Examination.of(part, progress);
+            Evidence alone = Examination.of(part, desk.work().helpers(), progress);
+            Evidence e = take.isPresent() ? PairedExamination.of(alone, part, take.get()).evidence() : alone;
             String document = Json.text(EvidenceJson.write(medium.title(), region.fromS(), region.toS(),
                     whole.rateHz(), medium.durationS(), e));
             return Measurement.of(e, document);

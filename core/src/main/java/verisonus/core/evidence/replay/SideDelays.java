@@ -224,7 +224,8 @@ final class SideDelays {
             return Finding.unknown("the sides differ, but no sway between them stands out");
         return Finding.present(new ModulationReading(ModulationKind.CHORUS, OptionalDouble.of(s.hz),
                 OptionalDouble.of(Math.min(100, 100 * s.swayMs / FULL_SWAY_MS))), s.stands > SURELY ? 0.95 : 0.8,
-                Figures.of("two copies about %.0f ms late part and meet between the sides %.2f times a second", s.delayMs,
+                Figures.of("two copies about %.0f ms late part and meet between the sides %.2f times a second",
+                        s.delayMs,
                         s.hz));
     }
 }
