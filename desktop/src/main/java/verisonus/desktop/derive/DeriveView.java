@@ -6,7 +6,6 @@ import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -21,6 +20,7 @@ import verisonus.desktop.derive.choices.ChoicesView;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.session.AgedTone;
 import verisonus.desktop.session.CaseSession;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -54,9 +54,8 @@ public final class DeriveView extends BorderPane {
         derive.setOnAction(_ -> model.derive());
         ChoicesView schools = new ChoicesView(model.choices(), derive);
         sketch.setId("sketch");
-        sketch.setTooltip(
-                new Tooltip("a guitar that is nobody's plays in place of yours: dirt and colour come near, all else"
-                        + " is open until you play it yourself"));
+        Hint.on(sketch, "a guitar that is nobody's plays in place of yours: dirt and colour come near, all else"
+                + " is open until you play it yourself");
         sketch.setOnAction(_ -> model.sketch());
         step.setId("next-step");
         step.setOnAction(_ -> {

@@ -6,7 +6,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -18,6 +17,7 @@ import verisonus.desktop.derive.advice.SchoolsView;
 import verisonus.desktop.derive.chain.ControlView;
 import verisonus.desktop.derive.gap.GapFoot;
 import verisonus.desktop.derive.gap.GapRows;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -82,7 +82,7 @@ final class LedgerView extends BorderPane {
         out.setUserData(id);
         out.setToggleGroup(questions);
         out.getStyleClass().addAll("plain", "small", "question");
-        out.setTooltip(new Tooltip(about));
+        Hint.on(out, about);
         if (id.equals("gap")) out.setSelected(true);
         return out;
     }

@@ -9,12 +9,12 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Captures a real amp in three steps: the signal out, recordings in, the nearest voicing. */
@@ -67,7 +67,7 @@ final class CaptureView extends VBox {
         Button out = new Button(words);
         out.setId(id);
         out.getStyleClass().add("small");
-        out.setTooltip(new Tooltip(about));
+        Hint.on(out, about);
         out.setOnAction(_ -> action.run());
         return out;
     }

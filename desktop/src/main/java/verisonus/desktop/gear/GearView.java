@@ -15,7 +15,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
@@ -33,6 +32,7 @@ import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** My gear: how many of each model, the scale it shows, what it costs, weighs and takes; guitars; limits. */
@@ -62,7 +62,7 @@ public final class GearView extends BorderPane {
         search.setOnAction(_ -> addFirst());
         all.setId("gear-all");
         all.getStyleClass().addAll("plain", "small");
-        all.setTooltip(new Tooltip("everything that can be simulated, owned or not"));
+        Hint.on(all, "everything that can be simulated, owned or not");
         all.selectedProperty().subscribe(this::show);
         HBox find = new HBox(10, search, all);
         find.setAlignment(Pos.CENTER_LEFT);
@@ -226,12 +226,12 @@ public final class GearView extends BorderPane {
     private Node name(Model m, int count) {
         if (count == 0) {
             Label name = Nodes.label(m.name(), "quiet");
-            name.setTooltip(new Tooltip(m.about()));
+            Hint.on(name, m.about());
             return name;
         }
         Button name = Nodes.plain(m.name());
         name.setId("device-" + m.name().replace(' ', '-'));
-        name.setTooltip(new Tooltip(m.about() + "; press to name it, and to say which of its controls it has"));
+        Hint.on(name, m.about() + "; press to name it, and to say which of its controls it has");
         name.setOnAction(_ -> {
             opened = opened.equals(Optional.of(m.name())) ? Optional.empty() : Optional.of(m.name());
             show();
@@ -247,8 +247,8 @@ public final class GearView extends BorderPane {
         out.setValue(rig.mixLaw(m));
         out.setId("law-" + m.name().replace(' ', '-'));
         out.setAccessibleText("how the mix of " + m.name() + " divides dry and wet");
-        out.setTooltip(new Tooltip("turn its mix slowly from dry to wet: the dry sound stays, fades early by half way"
-                + " (equal gain), or both are a little softer there (equal power)"));
+        Hint.on(out, "turn its mix slowly from dry to wet: the dry sound stays, fades early by half way"
+                + " (equal gain), or both are a little softer there (equal power)");
         out.setOnAction(_ -> model.mixLaw(m, out.getValue()));
         return out;
     }

@@ -10,7 +10,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -27,6 +26,7 @@ import verisonus.desktop.record.RecordModel;
 import verisonus.desktop.record.RecordPanel;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -52,7 +52,7 @@ public final class ListenView extends BorderPane {
         Button first = new Button("Choose recordings…");
         first.setId("choose-recordings");
         first.getStyleClass().add("first");
-        first.setTooltip(new Tooltip("wav, flac, aiff, mp3 or ogg (Ctrl+O)"));
+        Hint.on(first, "wav, flac, aiff, mp3 or ogg (Ctrl+O)");
         first.setOnAction(_ -> choose.run());
         empty = Nodes.column(10, Nodes.label("Nothing to listen to yet.", "heading"),
                 Nodes.label(
@@ -70,10 +70,10 @@ public final class ListenView extends BorderPane {
         VBox middle = Nodes.column(6, Nodes.label("Worth studying", "strong"), proposals);
         Button record = Nodes.plain("record a dry take");
         record.setId("record-take");
-        record.setTooltip(new Tooltip("play along with the region and keep the best take"));
+        Hint.on(record, "play along with the region and keep the best take");
         Button add = Nodes.plain("add recordings");
         add.setId("add-recordings");
-        add.setTooltip(new Tooltip("choose files (Ctrl+O), or drop or paste them"));
+        Hint.on(add, "choose files (Ctrl+O), or drop or paste them");
         add.setOnAction(_ -> choose.run());
         VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, add, record);
         left.setMinWidth(420);
@@ -100,7 +100,7 @@ public final class ListenView extends BorderPane {
     private void isolation() {
         isolation.setConverter(Choices.named(Isolation::words, Isolation.WHOLE));
         isolation.setAccessibleText("how the reference is heard");
-        isolation.setTooltip(new Tooltip("how the reference is heard while it plays; I takes the next"));
+        Hint.on(isolation, "how the reference is heard while it plays; I takes the next");
         isolation.setId("isolation");
         isolation.setOnAction(_ -> Optional.ofNullable(isolation.getValue()).ifPresent(model.desk().isolation()::set));
         model.desk().isolation().subscribe(w -> isolation.setValue(w));
@@ -169,7 +169,7 @@ public final class ListenView extends BorderPane {
             Button accept = Nodes.plain(Figures.of("%s  %s – %s", ListenModel.role(p.purpose()).words(),
                     AxisTicks.time(p.fromS(), true), AxisTicks.time(p.toS(), true)));
             accept.setOnAction(_ -> model.accept(p));
-            accept.setTooltip(new Tooltip("mark it" + (out.isEmpty() ? " (A)" : "")));
+            Hint.on(accept, "mark it" + (out.isEmpty() ? " (A)" : ""));
             out.add(Nodes.column(0, accept, Nodes.padded(Nodes.wrapped(p.reason(), "small", "quiet"), 0, 0, 0, 7)));
         }
         return out;
@@ -180,9 +180,9 @@ public final class ListenView extends BorderPane {
             Button choose = Nodes.plain(Figures.of("%-10s  %s – %s", r.role().words(),
                     AxisTicks.time(r.fromS(), true), AxisTicks.time(r.toS(), true)));
             choose.setOnAction(_ -> model.desk().chooseRegion(r));
-            choose.setTooltip(new Tooltip("study this region instead"));
+            Hint.on(choose, "study this region instead");
             Button beside = Nodes.plain("beside");
-            beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
+            Hint.on(beside, "hear it beside the studied one (B), at the same loudness");
             beside.setOnAction(_ -> reference().ifPresent(m -> model.desk().hearBeside(Optional.of(
                     new Desk.Beside(m, r.fromS(), r.role().words())))));
             return new HBox(4, choose, beside);
@@ -203,7 +203,7 @@ public final class ListenView extends BorderPane {
         role.setOnAction(_ -> model.relabel(role.getValue()));
         Button remove = Nodes.plain("remove");
         remove.setOnAction(_ -> model.remove());
-        remove.setTooltip(new Tooltip("removes the mark, not the sound; Ctrl+Z brings it back"));
+        Hint.on(remove, "removes the mark, not the sound; Ctrl+Z brings it back");
         HBox box = new HBox(8, Nodes.label("●", "reference-ink"), role, from, Nodes.label("to", "quiet"), to,
                 Nodes.label("s", "quiet"), remove, fault);
         box.setAlignment(Pos.CENTER_LEFT);
@@ -236,17 +236,17 @@ public final class ListenView extends BorderPane {
         role.setAccessibleText("what " + m.title() + " is");
         role.setOnAction(_ -> model.desk().changeRole(m, role.getValue()));
         Button remove = Nodes.plain("remove");
-        remove.setTooltip(new Tooltip("takes it out of the case; Ctrl+Z brings it back"));
+        Hint.on(remove, "takes it out of the case; Ctrl+Z brings it back");
         remove.setOnAction(_ -> model.desk().removeMedium(m));
         HBox line = new HBox(6, role, Nodes.label(AxisTicks.time(m.durationS(), true), "small", "quiet"));
         line.setAlignment(Pos.CENTER_LEFT);
         HBox more = new HBox(0);
         if (reference && !studied && o.references().size() > 1) {
             Button study = Nodes.plain("study");
-            study.setTooltip(new Tooltip("study this reference instead"));
+            Hint.on(study, "study this reference instead");
             study.setOnAction(_ -> model.desk().chooseReference(m));
             Button beside = Nodes.plain("beside");
-            beside.setTooltip(new Tooltip("hear it beside the studied one (B), at the same loudness"));
+            Hint.on(beside, "hear it beside the studied one (B), at the same loudness");
             beside.setOnAction(_ -> model.desk().hearBeside(Optional.of(new Desk.Beside(m, 0, m.title()))));
             study.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
             beside.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);

@@ -7,13 +7,13 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Judgements.ClaimEntry;
 import verisonus.core.evidence.words.Claim;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** What is said about the recording's gear, by whom and how surely, and what the evidence says to it. */
@@ -69,7 +69,7 @@ final class ClaimsView extends VBox {
         certainty.setAccessibleText("how certain the source is");
         Button note = new Button("Note it");
         note.setId("claim-note");
-        note.setTooltip(new Tooltip("kept with the case, with its source"));
+        Hint.on(note, "kept with the case, with its source");
         note.setOnAction(_ -> model.claim(new Claim(says.getValue(), source.getText().strip(), certainty.getValue())));
         HBox out = new HBox(8, says, source, certainty, note);
         out.setAlignment(Pos.CENTER_LEFT);

@@ -17,7 +17,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -30,6 +29,7 @@ import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -85,7 +85,7 @@ public final class MeasureView extends BorderPane {
         HBox.setHgrow(space, Priority.ALWAYS);
         Button export = new Button("Export…");
         export.setMinWidth(Region.USE_PREF_SIZE);
-        export.setTooltip(new Tooltip("every finding as a table (.csv) or as one document (.json)"));
+        Hint.on(export, "every finding as a table (.csv) or as one document (.json)");
         export.setOnAction(_ -> export());
         export.disableProperty().bind(Bindings.createBooleanBinding(() -> model.findings().isEmpty(),
                 model.desk().open()));
@@ -105,7 +105,7 @@ public final class MeasureView extends BorderPane {
         spectrogram = new SpectrogramView(model, theme);
         drawn.getStyleClass().add("plain");
         drawn.setId("spectrogram");
-        drawn.setTooltip(new Tooltip("the region's spectrogram in one ink"));
+        Hint.on(drawn, "the region's spectrogram in one ink");
         spectrogram.visibleProperty().bind(drawn.selectedProperty());
         spectrogram.managedProperty().bind(drawn.selectedProperty());
         spectrogram.setPrefHeight(190);
@@ -135,7 +135,7 @@ public final class MeasureView extends BorderPane {
         b.setId("lens-" + l.name().toLowerCase(Locale.ROOT));
         b.setToggleGroup(group);
         b.setSelected(l == lens.get());
-        b.setTooltip(new Tooltip(l.about));
+        Hint.on(b, l.about);
         b.setOnAction(_ -> {
             b.setSelected(true);
             lens.set(l);

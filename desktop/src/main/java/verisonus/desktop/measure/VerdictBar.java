@@ -5,12 +5,12 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.Correction;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** What the player says of the chosen finding: accepted, corrected by a figure, set aside. */
@@ -27,13 +27,13 @@ final class VerdictBar extends VBox {
         super(4);
         this.model = model;
         accept.setId("accept");
-        accept.setTooltip(new Tooltip("I hear it too; pressed again, takes that back"));
+        Hint.on(accept, "I hear it too; pressed again, takes that back");
         accept.setOnAction(_ -> model.accept());
         aside.setId("set-aside");
-        aside.setTooltip(new Tooltip("nothing shall rest on it; pressed again, takes that back"));
+        Hint.on(aside, "nothing shall rest on it; pressed again, takes that back");
         aside.setOnAction(_ -> model.setAside());
         figure.setId("right-figure");
-        figure.setTooltip(new Tooltip("type the right figure and press Enter; a tone is then derived from yours"));
+        Hint.on(figure, "type the right figure and press Enter; a tone is then derived from yours");
         figure.setOnAction(_ -> typed());
         correction.setAlignment(Pos.CENTER_LEFT);
         HBox line = new HBox(8, accept, aside, correction);

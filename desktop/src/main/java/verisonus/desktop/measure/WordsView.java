@@ -7,13 +7,13 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Words for sounds: which fit, what each rests on, limits to change, and new ones to teach by two examples. */
@@ -44,7 +44,7 @@ final class WordsView extends VBox {
         for (Word.Condition c : w.conditions()) {
             TextField limit = Nodes.field(figure(c.limit(), c.trait()), w.name() + ", limit of " + c.trait().words());
             limit.setPrefColumnCount(4);
-            limit.setTooltip(new Tooltip("change the limit and press Enter"));
+            Hint.on(limit, "change the limit and press Enter");
             limit.setOnAction(_ -> change(w, c, limit));
             out.getChildren().addAll(
                     Nodes.label(c.trait().words() + (c.above() ? " over" : " under"), "quiet", "small"),
@@ -52,7 +52,7 @@ final class WordsView extends VBox {
         }
         Button forget = Nodes.plain("take out");
         forget.setOnAction(_ -> model.forget(w));
-        forget.setTooltip(new Tooltip("takes the word out of the vocabulary; Ctrl+Z brings it back"));
+        Hint.on(forget, "takes the word out of the vocabulary; Ctrl+Z brings it back");
         out.getChildren().addAll(Nodes.label(w.taught() ? "taught by you" : "", "mine-ink", "small"), forget);
         return out;
     }

@@ -6,7 +6,6 @@ import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -20,6 +19,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Fewer parts, each build with what it costs the ear, and the tone on another device. */
@@ -38,23 +38,22 @@ final class ElsewherePart extends VBox {
         this.model = model;
         Button builds = new Button("With how few parts? about 8 s");
         builds.setId("find-builds");
-        builds.setTooltip(new Tooltip("takes away what is missed least, again and again, and turns the rest; also tells"
-                + " what is there twice"));
+        Hint.on(builds, "takes away what is missed least, again and again, and turns the rest; also tells"
+                + " what is there twice");
         builds.setOnAction(_ -> model.findBuilds());
         Button other = new Button("On another device, about 8 s");
         other.setId("translate-tone");
-        other.setTooltip(new Tooltip("a gear list (JSON) of what that device holds, its limits and scales"));
+        Hint.on(other, "a gear list (JSON) of what that device holds, its limits and scales");
         other.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What the device holds", RIGS)
                 .ifPresent(model::translate));
         Button amps = new Button("Its pedal on my other amps, about 6 s");
         amps.setId("pedal-on-amps");
-        amps.setTooltip(
-                new Tooltip("how the pedal must be turned so that the tone is as dirty and as loud on each amp"));
+        Hint.on(amps, "how the pedal must be turned so that the tone is as dirty and as loud on each amp");
         amps.setOnAction(_ -> model.onOtherAmps());
         Button one = new Button("One amp for all my pedals, about 20 s");
         one.setId("one-amp");
-        one.setTooltip(new Tooltip("the amp setting under which the worst of your tones with a pedal stays nearest to"
-                + " itself"));
+        Hint.on(one, "the amp setting under which the worst of your tones with a pedal stays nearest to"
+                + " itself");
         one.setOnAction(_ -> model.oneAmp());
         FlowPane first = new FlowPane(8, 4, builds, other, amps, one);
         first.setAlignment(Pos.CENTER_LEFT);
@@ -120,7 +119,7 @@ final class ElsewherePart extends VBox {
     private void row(Build b, int line) {
         Button hear = Nodes.plain(b.without().isEmpty() ? "all of it" : "without the " + b.without());
         hear.setId("build-" + line);
-        hear.setTooltip(new Tooltip("hear it as mine"));
+        Hint.on(hear, "hear it as mine");
         hear.setOnAction(_ -> model.hear(b.tone()));
         hear.setMinWidth(USE_PREF_SIZE);
         table.add(hear, 0, line);
@@ -131,7 +130,7 @@ final class ElsewherePart extends VBox {
         cell(known(b.check().setupMinutes(), "%.0f"), 5, line, "quiet");
         String order = String.join(" → ", b.order());
         Label parts = Nodes.label(order, "small", "quiet");
-        parts.setTooltip(new Tooltip(order));
+        Hint.on(parts, order);
         table.add(parts, 6, line);
     }
 

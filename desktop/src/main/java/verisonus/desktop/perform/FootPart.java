@@ -7,7 +7,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import verisonus.core.perform.foot.FootRide;
@@ -16,6 +15,7 @@ import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -41,11 +41,11 @@ final class FootPart extends VBox {
         control.setConverter(Choices.named(p -> p.block() + " " + p.control(), new ControlPlace("", "")));
         Button find = new Button("Find heel and toe, about 8 s");
         find.setId("find-pedal");
-        find.setTooltip(new Tooltip("plays your take with the control at seventeen places"));
+        Hint.on(find, "plays your take with the control at seventeen places");
         find.setOnAction(_ -> Optional.ofNullable(control.getValue()).ifPresent(model::find));
         Button follow = new Button("What was ridden on the record, about 4 s");
         follow.setId("follow-ride");
-        follow.setTooltip(new Tooltip("reads a level or repeats that a hand moved, and says when your foot must move"));
+        Hint.on(follow, "reads a level or repeats that a hand moved, and says when your foot must move");
         follow.setOnAction(_ -> model.follow());
         FlowPane first = new FlowPane(8, 4, control, find, follow);
         first.setAlignment(Pos.CENTER_LEFT);
@@ -115,7 +115,7 @@ final class FootPart extends VBox {
                             : Figures.of(", %d repeats, %.1f s", a.repeats(), a.repeatsS()));
             Button b = Nodes.plain(words);
             b.setId("pedal-at-" + Math.round(100 * a.travel()));
-            b.setTooltip(new Tooltip("hear it there"));
+            Hint.on(b, "hear it there");
             b.setOnAction(_ -> model.hear(r, a.value()));
             places.getChildren().add(b);
         }

@@ -8,7 +8,6 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -17,6 +16,7 @@ import verisonus.core.perform.song.SongMap;
 import verisonus.core.perform.song.SwitchWay;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The song from left to right: sections with what is played in them, between them what the feet do. */
@@ -33,7 +33,7 @@ final class SongPart extends VBox {
         this.model = model;
         oneMove.setId("song-one-move");
         tails.setId("song-tails");
-        oneMove.setTooltip(new Tooltip("off: every box is stepped on by itself"));
+        Hint.on(oneMove, "off: every box is stepped on by itself");
         for (CheckBox c : new CheckBox[]{oneMove, tails}) c.setOnAction(_ -> {
             if (!filling)
                 model.change(new SwitchWay(oneMove.isSelected(), oneMove.isSelected() ? 20 : 0, tails
@@ -52,7 +52,7 @@ final class SongPart extends VBox {
     private Node actions() {
         Button read = new Button("Read the sections from the record");
         read.setId("read-sections");
-        read.setTooltip(new Tooltip("where harmony, colour and loudness become other ones; what is there is replaced"));
+        Hint.on(read, "where harmony, colour and loudness become other ones; what is there is replaced");
         read.setOnAction(_ -> model.readSections());
         TextField name = Nodes.field("", "name of the section");
         name.setPromptText("verse");
@@ -121,7 +121,7 @@ final class SongPart extends VBox {
     private static Node between(SongMap.Change c) {
         Label moves = Nodes.label(c.moves() == 0 ? "stays" : c.moves() == 1 ? "1 move" : c.moves() + " moves", "small",
                 c.moves() == 0 ? "quiet" : "gap-ink");
-        moves.setTooltip(new Tooltip(c.steps().isEmpty() ? "nothing changes" : String.join(", ", c.steps())));
+        Hint.on(moves, c.steps().isEmpty() ? "nothing changes" : String.join(", ", c.steps()));
         HBox out = new HBox(moves);
         out.setAlignment(Pos.CENTER);
         out.setPadding(new javafx.geometry.Insets(18, 12, 0, 0));

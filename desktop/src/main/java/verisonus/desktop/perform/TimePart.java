@@ -10,7 +10,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
@@ -21,6 +20,7 @@ import verisonus.core.plan.NoteValue;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -45,7 +45,7 @@ final class TimePart extends VBox {
         tempo.setOnAction(_ -> model.setTempo(tempo.getText()));
         Button set = new Button("Set the tempo");
         set.setId("set-tempo");
-        set.setTooltip(new Tooltip("times that are a note value at it follow it from then on"));
+        Hint.on(set, "times that are a note value at it follow it from then on");
         set.setOnAction(_ -> model.setTempo(tempo.getText()));
         Button hear = new Button("Hear it at the tempo");
         hear.setId("hear-tempo");
@@ -53,11 +53,11 @@ final class TimePart extends VBox {
         tapped.setOnFinished(_ -> model.settleTaps());
         Button tap = Nodes.plain("tap it (T)");
         tap.setId("tap-tempo");
-        tap.setTooltip(new Tooltip("four taps or more; it stands when you stop"));
+        Hint.on(tap, "four taps or more; it stands when you stop");
         tap.setOnAction(_ -> tap());
         Button play = new Button("As my take plays");
         play.setId("played-tempo");
-        play.setTooltip(new Tooltip("the beat of your own take; it should have one"));
+        Hint.on(play, "the beat of your own take; it should have one");
         play.setOnAction(_ -> model.setTempoOfTake());
         FlowPane first = new FlowPane(8, 4, tempo, Nodes.label("BPM", "quiet"), set, play, tap, hear);
         first.setAlignment(Pos.CENTER_LEFT);
@@ -105,7 +105,7 @@ final class TimePart extends VBox {
         for (RhythmPlan.Choice c : r.get().choices().stream().limit(CHOICES).toList()) {
             Button b = Nodes.plain(c.value().name() + ", " + c.accents() + " new");
             b.setId("rhythm-" + c.value().name().replace(' ', '-'));
-            b.setTooltip(new Tooltip(c.words() + "; pressed: heard"));
+            Hint.on(b, c.words() + "; pressed: heard");
             b.setOnAction(_ -> model.hear(Optional.of(c.value())));
             choices.getChildren().add(b);
         }

@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -23,6 +22,7 @@ import verisonus.core.rig.Variant;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Variants as rows, what a listener notices as columns; below, another one by its goal or by hand. */
@@ -94,7 +94,7 @@ final class VariantsPart extends VBox {
         for (NamedBand b : NamedBand.values()) {
             if (b == NamedBand.SUB) continue;
             Label l = add(shortened(b), column++, 0, "small", "quiet");
-            l.setTooltip(new Tooltip(b.words() + ", dB against the tone, loudness matched"));
+            Hint.on(l, b.words() + ", dB against the tone, loudness matched");
         }
         add("against the tone", 0, 0, "small", "quiet");
     }
@@ -123,18 +123,18 @@ final class VariantsPart extends VBox {
         hear.setMinHeight(ROW);
         hear.setId("hear-" + title.replace(' ', '-'));
         hear.setSelected(model.heard().get().equals(variant.map(Variant::name).orElse("")));
-        hear.setTooltip(new Tooltip(variant.map(v -> model.words(base, v)).orElse("as it was derived")
-                + "; chosen: heard as mine"));
+        Hint.on(hear, variant.map(v -> model.words(base, v)).orElse("as it was derived")
+                + "; chosen: heard as mine");
         hear.setOnAction(_ -> model.hear(variant.map(Variant::name).orElse("")));
         table.add(hear, 0, line);
         row.ifPresent(r -> figures(r, matrix.orElseThrow().rows().getFirst(), line));
         variant.ifPresent(v -> {
             Button drop = Nodes.plain("drop");
             drop.setId("drop-" + v.name().replace(' ', '-'));
-            drop.setTooltip(new Tooltip("takes the variant away; undo brings it back"));
+            Hint.on(drop, "takes the variant away; undo brings it back");
             drop.setOnAction(_ -> model.drop(v.name()));
             Label differs = Nodes.label(model.words(base, v), "small", "quiet");
-            differs.setTooltip(new Tooltip(differs.getText()));
+            Hint.on(differs, differs.getText());
             FlowPane end = new FlowPane(6, 0, drop);
             table.add(end, 12, line);
         });
@@ -187,7 +187,7 @@ final class VariantsPart extends VBox {
         for (TextField f : List.of(louder, dirtier, longer, repeats)) f.setPrefColumnCount(3);
         Button make = new Button("Make it, about 3 s");
         make.setId("make-variant");
-        make.setTooltip(new Tooltip("solved on your take, played and read again"));
+        Hint.on(make, "solved on your take, played and read again");
         make.setOnAction(_ -> model.solve(name.getText(), louder.getText(), dirtier.getText(), longer.getText(),
                 repeats.getText()));
         FlowPane out = new FlowPane(6, 4, Nodes.label("called", "quiet"), name, Nodes.label("louder by",
@@ -202,18 +202,16 @@ final class VariantsPart extends VBox {
     private Node atOnce() {
         Button usual = new Button("Rhythm, lead, clean, about 9 s");
         usual.setId("make-usual");
-        usual.setTooltip(new Tooltip("the tone as it is, 3 LU louder with a little more dirt, and clean as loud;"
-                + " what is called so already stays"));
+        Hint.on(usual, "the tone as it is, 3 LU louder with a little more dirt, and clean as loud;"
+                + " what is called so already stays");
         usual.setOnAction(_ -> model.solveUsual());
         Button ladder = new Button("Five steps to it, about 8 s");
         ladder.setId("variant-ladder");
-        ladder.setTooltip(
-                new Tooltip("three variants between the tone and the one named above: evenly more dirt, as loud"));
+        Hint.on(ladder, "three variants between the tone and the one named above: evenly more dirt, as loud");
         ladder.setOnAction(_ -> model.ladder(name.getText()));
         Button guitar = new Button("For another guitar");
         guitar.setId("variant-guitar");
-        guitar.setTooltip(
-                new Tooltip("from a take of it, best of the same phrase: what to turn, kept under the name above"));
+        Hint.on(guitar, "from a take of it, best of the same phrase: what to turn, kept under the name above");
         guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
                 .ifPresent(f -> model.otherGuitar(name.getText(), f)));
         FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar);
@@ -230,13 +228,12 @@ final class VariantsPart extends VBox {
         allowed.setPrefColumnCount(4);
         Button ask = new Button("Which is too loud?");
         ask.setId("room-ask");
-        ask.setTooltip(new Tooltip("what each variant comes to there, and how far all must come down"));
+        Hint.on(ask, "what each variant comes to there, and how far all must come down");
         ask.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
         allowed.setOnAction(_ -> model.ceiling(measured.getText(), allowed.getText()));
         Button near = new Button("How near to the marked region?");
         near.setId("variant-near");
-        near.setTooltip(
-                new Tooltip("the tone and every variant against what is marked in Listen; about a second each"));
+        Hint.on(near, "the tone and every variant against what is marked in Listen; about a second each");
         near.setOnAction(_ -> model.nearness());
         FlowPane out = new FlowPane(6, 4, Nodes.label("a meter reads, with the tone,", "quiet"), measured,
                 Nodes.label("dB(A), the room allows", "quiet"), allowed, ask, near);
@@ -256,14 +253,12 @@ final class VariantsPart extends VBox {
         typed.setOnAction(_ -> model.set(name.getText(), typed.getText()));
         Button ring = new Button("Ring like a recording");
         ring.setId("variant-ring");
-        ring.setTooltip(new Tooltip(
-                "of any instrument: a compressor, then the echo, until notes die away as slowly; about 10 s"));
+        Hint.on(ring, "of any instrument: a compressor, then the echo, until notes die away as slowly; about 10 s");
         ring.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What notes shall ring like", TAKES).ifPresent(
                 f -> model.ringLike(name.getText(), f)));
         Button region = new Button("As in the marked region");
         region.setId("variant-region");
-        region.setTooltip(
-                new Tooltip("mark in Listen where it is heard: the few turns that bring the tone there, about 8 s"));
+        Hint.on(region, "mark in Listen where it is heard: the few turns that bring the tone there, about 8 s");
         region.setOnAction(_ -> model.fromRegion(name.getText()));
         FlowPane out = new FlowPane(6, 4, Nodes.label("or by hand", "quiet"), typed, set, region, ring);
         out.setAlignment(Pos.CENTER_LEFT);

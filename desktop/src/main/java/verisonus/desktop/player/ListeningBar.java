@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polygon;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.AxisTicks;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -65,7 +66,7 @@ public final class ListeningBar extends HBox {
         symbol.getStyleClass().add("play-symbol");
         play.setGraphic(symbol);
         play.setAccessibleText("play or pause");
-        play.setTooltip(new Tooltip("play or pause (Space); starts low and rises slowly"));
+        Hint.on(play, "play or pause (Space); starts low and rises slowly");
         play.setOnAction(_ -> model.toggle());
         model.playing().subscribe(on -> {
             if (on)
@@ -86,7 +87,7 @@ public final class ListeningBar extends HBox {
         ToggleButton b = new ToggleButton(mark + s.words());
         b.setId("source-" + s.name().toLowerCase(Locale.ROOT));
         b.getStyleClass().addAll("plain", "source", s.name().toLowerCase(Locale.ROOT));
-        b.setTooltip(new Tooltip("hear " + s.words() + " (" + s.key() + "), matched in loudness, at the same place"));
+        Hint.on(b, "hear " + s.words() + " (" + s.key() + "), matched in loudness, at the same place");
         b.setOnAction(_ -> {
             model.choose(s);
             showSource();
@@ -108,7 +109,7 @@ public final class ListeningBar extends HBox {
     private ToggleButton mix() {
         ToggleButton b = new ToggleButton("in the mix");
         b.getStyleClass().add("plain");
-        b.setTooltip(new Tooltip("mine and the DI with the band around them; the reference has its own"));
+        Hint.on(b, "mine and the DI with the band around them; the reference has its own");
         b.selectedProperty().bindBidirectional(model.inTheMix());
         b.disableProperty().bind(model.hasBacking().not());
         return b;
@@ -117,7 +118,7 @@ public final class ListeningBar extends HBox {
     private ToggleButton loop() {
         ToggleButton b = new ToggleButton("loop");
         b.getStyleClass().add("plain");
-        b.setTooltip(new Tooltip("go round the region (L)"));
+        Hint.on(b, "go round the region (L)");
         b.selectedProperty().bindBidirectional(model.looping());
         return b;
     }
@@ -128,9 +129,8 @@ public final class ListeningBar extends HBox {
         slider.valueProperty().bindBidirectional(model.levelDb());
         slider.setBlockIncrement(1);
         slider.setAccessibleText("listening level");
-        slider.setTooltip(
-                new Tooltip("Loud playing harms hearing: 85 dBA is safe for 8 hours a day, half as long for every"
-                        + " 3 dB more. Keys: Ctrl+Up and Ctrl+Down"));
+        Hint.on(slider, "Loud playing harms hearing: 85 dBA is safe for 8 hours a day, half as long for every"
+                + " 3 dB more. Keys: Ctrl+Up and Ctrl+Down");
         slider.setPrefWidth(150);
         Label words = Nodes.label("", "small");
         words.setId("level-words");

@@ -6,11 +6,11 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Checks the input, records takes along with the region and offers them, the best first. */
@@ -33,7 +33,7 @@ public final class RecordPanel extends VBox {
         wanted.setOnAction(_ -> model.wanted().set(wanted.getValue()));
         wanted.setAccessibleText("how many takes in a row");
         CheckBox doubling = new CheckBox("to double the first take");
-        doubling.setTooltip(new Tooltip("the kept take is heard on the left while you play its double"));
+        Hint.on(doubling, "the kept take is heard on the left while you play its double");
         doubling.selectedProperty().bindBidirectional(model.doubling());
         Button record = button("record", "record", "four clicks, then the region; as many times as chosen",
                 model::record);
@@ -65,7 +65,7 @@ public final class RecordPanel extends VBox {
     private static Button button(String id, String words, String about, Runnable action) {
         Button out = new Button(words);
         out.setId(id);
-        out.setTooltip(new Tooltip(about));
+        Hint.on(out, about);
         out.setOnAction(_ -> action.run());
         return out;
     }
@@ -74,7 +74,7 @@ public final class RecordPanel extends VBox {
         takes.getChildren().clear();
         for (RecordModel.Take t : model.takes().get()) {
             Button keep = Nodes.plain("keep");
-            keep.setTooltip(new Tooltip("puts it into the case as a dry take"));
+            Hint.on(keep, "puts it into the case as a dry take");
             keep.setOnAction(_ -> model.keep(t));
             Label name = Nodes.label((t.best() ? "◇ " : "") + "take " + (t.judged().index() + 1),
                     t.best() ? "mine-ink" : "label");

@@ -15,7 +15,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Separator;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -32,6 +31,7 @@ import verisonus.casebook.sheet.write.Paper;
 import verisonus.core.rig.DeviceScale;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -118,7 +118,7 @@ public final class SheetView extends BorderPane {
         ToggleButton b = new ToggleButton("large, for the stage");
         b.setId("stage-page");
         b.getStyleClass().add("plain");
-        b.setTooltip(new Tooltip("only what to set, in letters that are read from a stand"));
+        Hint.on(b, "only what to set, in letters that are read from a stand");
         b.selectedProperty().bindBidirectional(model.stage());
         return b;
     }

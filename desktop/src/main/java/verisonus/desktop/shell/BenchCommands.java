@@ -9,9 +9,9 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.theme.Hint;
 
 /** What can be pressed on the benches as commands of the finder, so that nothing must be known by its place. */
 final class BenchCommands {
@@ -33,7 +33,7 @@ final class BenchCommands {
     }
 
     private static Command command(Desk desk, Bench bench, ButtonBase b) {
-        String said = Optional.ofNullable(b.getTooltip()).map(Tooltip::getText).orElse("");
+        String said = Hint.of(b).orElse("");
         String words = b.getText().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + b.getText().substring(1);
         return Command.of(words + " · " + bench.words(), "", () -> {
             desk.bench().set(bench);

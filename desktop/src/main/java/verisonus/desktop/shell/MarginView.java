@@ -8,7 +8,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -19,6 +18,7 @@ import verisonus.core.work.Figures;
 import verisonus.desktop.desk.CaseLine;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The left margin: the casebook's cases with their gap as a short bar and a figure. */
@@ -46,12 +46,12 @@ final class MarginView extends BorderPane {
         Button add = Nodes.plain("+ new case");
         add.setId("new-case");
         add.getStyleClass().add("quiet-button");
-        add.setTooltip(new Tooltip("begin a case; then drop its recordings into the window"));
+        Hint.on(add, "begin a case; then drop its recordings into the window");
         add.setOnAction(_ -> ask());
         Button owned = Nodes.plain("my gear");
         owned.setId("my-gear");
         owned.getStyleClass().add("quiet-button");
-        owned.setTooltip(new Tooltip("what you own: a tone is derived with that"));
+        Hint.on(owned, "what you own: a tone is derived with that");
         owned.setOnAction(_ -> gear.run());
         foot.getChildren().addAll(owned, add);
         foot.setPadding(new Insets(8, 14, 14, 14));

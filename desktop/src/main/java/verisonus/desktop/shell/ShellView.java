@@ -13,7 +13,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -54,6 +53,7 @@ import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.sheet.SheetModel;
 import verisonus.desktop.sheet.SheetView;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 import verisonus.desktop.travel.ThroughChoice;
@@ -163,11 +163,11 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         HBox.setHgrow(space, Priority.ALWAYS);
         Button night = Nodes.plain("night");
         night.setId("night");
-        night.setTooltip(new Tooltip("day or night (Ctrl+N)"));
+        Hint.on(night, "day or night (Ctrl+N)");
         night.setOnAction(_ -> theme.turn());
         theme.inks().subscribe(() -> night.setText(theme.isNight() ? "day" : "night"));
         Button find = Nodes.plain("find: Ctrl+K");
-        find.setTooltip(new Tooltip("every command by name (Ctrl+K)"));
+        Hint.on(find, "every command by name (Ctrl+K)");
         find.setOnAction(_ -> openFinder());
         VBox corner = Nodes.column(0, night, find);
         corner.setMinWidth(Region.USE_PREF_SIZE);
@@ -299,13 +299,12 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         return new Inputs(take -> standIn.play(desk.open().get().map(o -> o.entry().name()).orElse(""), take));
     }
 
-    /** Says what the focused part is for: its accessible words, its tooltip where it has one. */
+    /** Says what the focused part is for: its accessible words, or its hint where it has one. */
     @Override
     public void explain() {
         Optional<Node> focus = Optional.ofNullable(getScene().getFocusOwner());
         String said = focus.map(Node::getAccessibleText).filter(t -> !t.isEmpty())
-                .or(() -> focus.filter(n -> n instanceof javafx.scene.control.Control)
-                        .map(n -> ((javafx.scene.control.Control) n).getTooltip()).map(Tooltip::getText))
+                .or(() -> focus.flatMap(Hint::of))
                 .orElse("Move the focus with Tab, then press F1 again.");
         say(said);
     }

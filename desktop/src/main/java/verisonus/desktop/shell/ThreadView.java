@@ -5,7 +5,6 @@ import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -13,6 +12,7 @@ import javafx.scene.layout.VBox;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.Standing;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The benches as a numbered thread in working order; each shows whether it is untouched, begun or done. */
@@ -75,7 +75,7 @@ final class ThreadView extends HBox {
         button.setId("bench-" + b.name().toLowerCase(Locale.ROOT));
         String word = standing.name().toLowerCase(Locale.ROOT);
         button.setAccessibleText("bench " + b.words() + ", " + word);
-        button.setTooltip(new Tooltip(b.words() + " (" + b.number() + "), " + word));
+        Hint.on(button, b.words() + " (" + b.number() + "), " + word);
         button.setOnAction(_ -> goTo.accept(b));
         return button;
     }

@@ -7,7 +7,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -23,6 +22,7 @@ import verisonus.core.travel.trim.TrimWords;
 import verisonus.core.work.Figures;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -50,14 +50,13 @@ final class SystemDetail extends HBox {
         plot = new ResponsePlot(theme);
         hear.setId("hear-there");
         hear.getStyleClass().add("plain");
-        hear.setTooltip(new Tooltip(
-                "everything is heard as this system plays it; once more: as it is. It starts low and never jumps"));
+        Hint.on(hear,
+                "everything is heard as this system plays it; once more: as it is. It starts low and never jumps");
         hearTrimmed.setId("hear-turned");
         hearTrimmed.getStyleClass().add("plain");
-        hearTrimmed.setTooltip(new Tooltip("mine with what is turned for this system"));
+        Hint.on(hearTrimmed, "mine with what is turned for this system");
         find.setId("find-trim");
-        find.setTooltip(new Tooltip(
-                "tries amp, microphone and a few filters; each has to earn its place; rendered and measured"));
+        Hint.on(find, "tries amp, microphone and a few filters; each has to earn its place; rendered and measured");
         drop.setId("drop-trim");
         note.setId("travel-note");
         note.setPromptText("what is heard there, in your words");

@@ -4,10 +4,10 @@ import java.util.Optional;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.trim.Trim;
 import verisonus.desktop.desk.HeardOn;
+import verisonus.desktop.theme.Hint;
 
 /** In the listening bar: the playback system that everything is heard on, with its trim where there is one. */
 public final class ThroughChoice extends MenuButton {
@@ -18,7 +18,7 @@ public final class ThroughChoice extends MenuButton {
         setId("heard-through");
         getStyleClass().add("plain");
         setAccessibleText("playback system that everything is heard on");
-        setTooltip(new Tooltip("hear everything as a phone, a car, a stage speaker … plays it"));
+        Hint.on(this, "hear everything as a phone, a car, a stage speaker … plays it");
         setMinWidth(118);
         setMaxWidth(150);
         setOnShowing(_ -> fill());

@@ -17,7 +17,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
@@ -37,6 +36,7 @@ import verisonus.core.work.Figures;
 import verisonus.desktop.theme.AxisTicks;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -115,13 +115,13 @@ public final class TravelView extends BorderPane {
         listened.setConverter(Choices.named(s -> s.map(PlaybackSystem::name).orElse("something unknown"),
                 Optional.empty()));
         listened.setAccessibleText("what you listen on: taken out of what is heard, as far as is safe");
-        listened.setTooltip(new Tooltip(listened.getAccessibleText()));
+        Hint.on(listened, listened.getAccessibleText());
         listened.valueProperty().subscribe(v -> {
             if (v != null && !filling) model.listenedOn().set(v);
         });
         CheckBox matched = new CheckBox("loudness matched");
         matched.selectedProperty().bindBidirectional(model.matched());
-        matched.setTooltip(new Tooltip("off: each system as loud as it would be"));
+        Hint.on(matched, "off: each system as loud as it would be");
         HBox heard = new HBox(10, Nodes.label("heard at", "quiet"), slider, level);
         HBox on = new HBox(10, Nodes.label("you listen on", "quiet"), listened, matched);
         for (HBox part : List.of(heard, on)) {
@@ -137,11 +137,11 @@ public final class TravelView extends BorderPane {
         all.setOnAction(_ -> model.findTrims());
         Button one = new Button("One setting for all");
         one.setId("one-for-all");
-        one.setTooltip(new Tooltip("the one change that serves all systems but guitar cabinets"));
+        Hint.on(one, "the one change that serves all systems but guitar cabinets");
         one.setOnAction(_ -> model.findOneForAll());
         Button add = new Button("Add a response");
         add.setId("add-system");
-        add.setTooltip(new Tooltip("a measured response (CSV) or an impulse response (WAV) of a playback system"));
+        Hint.on(add, "a measured response (CSV) or an impulse response (WAV) of a playback system");
         add.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "Add a playback system", RESPONSES)
                 .ifPresent(model::importSystem));
         TextField name = new TextField("my loudspeaker");
@@ -150,15 +150,15 @@ public final class TravelView extends BorderPane {
         name.setAccessibleText("what the measured system is called");
         Button measure = new Button("Measure one here");
         measure.setId("measure-system");
-        measure.setTooltip(new Tooltip("three sweeps out of this computer's output, heard with a microphone. A sweep is"
-                + " loud and piercing: it plays at the listening level, which starts low"));
+        Hint.on(measure, "three sweeps out of this computer's output, heard with a microphone. A sweep is"
+                + " loud and piercing: it plays at the listening level, which starts low");
         measure.setOnAction(_ -> {
             if (!name.getText().isBlank()) model.measure(name.getText().strip());
         });
         ToggleButton noise = new ToggleButton("noise for a level meter");
         noise.setId("level-noise");
         noise.getStyleClass().add("plain");
-        noise.setTooltip(new Tooltip("a steady noise; what a meter reads at your ear makes the level known"));
+        Hint.on(noise, "a steady noise; what a meter reads at your ear makes the level known");
         noise.setOnAction(_ -> model.toggleNoise());
         TextField reading = new TextField();
         reading.setId("level-reading");
@@ -249,7 +249,7 @@ public final class TravelView extends BorderPane {
                         ? "as it is"
                         : Figures.of("%.1f → %.1f", trim.beforeDb(), trim.afterDb()),
                 "quiet");
-        turned.setTooltip(new Tooltip("colour off by how many dB, before and after what is turned"));
+        Hint.on(turned, "colour off by how many dB, before and after what is turned");
         turned.setMinWidth(66);
         table.add(turned, column, line);
     }

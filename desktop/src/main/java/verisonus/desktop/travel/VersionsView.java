@@ -7,7 +7,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -17,6 +16,7 @@ import verisonus.core.travel.GapHeard;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Versions of the tone side by side on the system looked at: what becomes of each band, of loudness, and what still differs there. */
@@ -37,9 +37,8 @@ final class VersionsView extends VBox {
         setPadding(new Insets(10, 0, 0, 0));
         Button compare = new Button("Put its versions side by side");
         compare.setId("travel-versions");
-        compare.setTooltip(
-                new Tooltip("the record, mine, what is prepared for tonight, and up to three tones of before:"
-                        + " some seconds each"));
+        Hint.on(compare, "the record, mine, what is prepared for tonight, and up to three tones of before:"
+                + " some seconds each");
         compare.setOnAction(_ -> model.compare());
         HBox head = new HBox(12, Nodes.label("Its versions there", "strong"), compare);
         head.setAlignment(Pos.BASELINE_LEFT);

@@ -11,7 +11,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -21,6 +20,7 @@ import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.trial.blind.TrialResult;
 import verisonus.core.work.Figures;
 import verisonus.desktop.player.Source;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The blind trial: how to ask, the asking without a hint, and what it came to. */
@@ -96,7 +96,7 @@ final class BlindPart extends VBox implements Asking {
         CheckBox sooner = new CheckBox("ends sooner where the answers decide");
         sooner.setSelected(model.sequential().get());
         sooner.setOnAction(_ -> model.sequential().set(sooner.isSelected()));
-        sooner.setTooltip(new Tooltip("a sequential test; what it misses is said below"));
+        Hint.on(sooner, "a sequential test; what it misses is said below");
         power();
         getChildren().addAll(forms,
                 EarNodes.row(Nodes.label("the record against", "quiet"), against(), many, Nodes.label(
@@ -123,7 +123,7 @@ final class BlindPart extends VBox implements Asking {
 
     private Button practise() {
         Button b = EarNodes.plain("practise-trial", "a training round first", model::practise);
-        b.setTooltip(new Tooltip("three that do not count and are told at once"));
+        Hint.on(b, "three that do not count and are told at once");
         return b;
     }
 

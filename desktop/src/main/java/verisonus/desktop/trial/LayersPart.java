@@ -3,7 +3,6 @@ package verisonus.desktop.trial;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -14,6 +13,7 @@ import verisonus.core.trial.layers.LayerMasking;
 import verisonus.core.trial.layers.SecondChain;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -32,8 +32,8 @@ final class LayersPart extends VBox {
         Button bring = EarNodes.plain("bring-part", "bring a part: bass, keys, a voice…", this::bring);
         Button second = EarNodes.button("find-second-chain", "A second chain for the other side, about 10 s",
                 model::findChain);
-        second.setTooltip(new Tooltip("another cabinet, microphone or place: 1.5 to 4 dB of colour away, no band losing"
-                + " more than 3 dB in mono by it"));
+        Hint.on(second, "another cabinet, microphone or place: 1.5 to 4 dB of colour away, no band losing"
+                + " more than 3 dB in mono by it");
         getChildren().addAll(EarNodes.row(lay, bring, second), drawing, found, chains, EarNodes.said(model.said()));
         model.found().subscribe(_ -> show());
         model.parts().subscribe(_ -> show());

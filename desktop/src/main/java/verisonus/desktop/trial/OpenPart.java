@@ -7,7 +7,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -15,6 +14,7 @@ import javafx.stage.FileChooser;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Open comparison: what is chosen, laid side by side and switched by letters. */
@@ -34,10 +34,9 @@ final class OpenPart extends VBox {
             if (v != null) model.around().set(v);
         });
         Button lay = EarNodes.first("lay-open", "Lay them side by side", model::lay);
-        lay.setTooltip(
-                new Tooltip("as loud as each other over just the marked region; switched where the music stands"));
+        Hint.on(lay, "as loud as each other over just the marked region; switched where the music stands");
         Button bring = EarNodes.plain("bring-candidate", "bring a recording of your own…", this::bring);
-        bring.setTooltip(new Tooltip("of your own amp, say; it must begin with your take"));
+        Hint.on(bring, "of your own amp, say; it must begin with your take");
         getChildren().addAll(choices, EarNodes.row(lay, around, bring), laid, EarNodes.said(model.said()));
         model.candidates().all().subscribe(_ -> choose());
         model.laid().subscribe(_ -> show());
@@ -90,7 +89,7 @@ final class OpenPart extends VBox {
                 ? "everything again (O)"
                 : "only what differs (O)", model::toggleOnlyDifference);
         Button mark = EarNodes.button("mark-moment", "mark this moment (K)", model::mark);
-        mark.setTooltip(new Tooltip("says what differs most there"));
+        Hint.on(mark, "says what differs most there");
         Button where = EarNodes.button("largest-moments", "where do they differ most?", model::largest);
         laid.getChildren().addAll(EarNodes.row(buttons), EarNodes.row(only, mark, where, EarNodes.plain("leave-open",
                 "take them away", model::leave)));

@@ -3,11 +3,11 @@ package verisonus.desktop.trial;
 import java.util.List;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.GearKind;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Rigs in a table: what each costs, weighs and takes, and what ears and fingers said of it. */
@@ -23,7 +23,7 @@ final class RigsPart extends VBox {
         table.setHgap(18);
         table.setVgap(3);
         var find = EarNodes.button("find-rigs", "What would do with less? about 8 s", model::find);
-        find.setTooltip(new Tooltip("each rig can then be chosen above: heard beside the record, tried blind, rated"));
+        Hint.on(find, "each rig can then be chosen above: heard beside the record, tried blind, rated");
         getChildren().addAll(EarNodes.row(find), table, EarNodes.said(model.said()));
         model.rows().subscribe(_ -> show());
     }
@@ -40,7 +40,7 @@ final class RigsPart extends VBox {
 
     private void row(RigsModel.Row r, int line) {
         Label name = Nodes.label(r.name());
-        name.setTooltip(new Tooltip(String.join(" → ", r.build().order())));
+        Hint.on(name, String.join(" → ", r.build().order()));
         name.setMaxWidth(330);
         table.add(name, 0, line);
         cell(Figures.of("%.1f", r.build().gapJnd()), 1, line,

@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import verisonus.core.trial.setup.SetUpWalk;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** One control at a time on the real rig, ticked off; then what a recording of it says. */
@@ -24,7 +24,7 @@ final class SetUpPart extends VBox {
         super(8);
         this.model = model;
         Button compare = EarNodes.button("compare-rig", "Hold a recording of the real rig against it…", this::compare);
-        compare.setTooltip(new Tooltip("your take sent through the rig, or its phrase played again; about 10 s"));
+        Hint.on(compare, "your take sent through the rig, or its phrase played again; about 10 s");
         getChildren().addAll(now, all, EarNodes.row(compare), turns, EarNodes.said(model.said()));
         model.steps().subscribe(_ -> show());
         model.ticked().subscribe(_ -> show());

@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.trial.step.StepSearch;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** How small a change this player hears, and what that makes of the gap. */
@@ -27,7 +27,7 @@ final class StepPart extends VBox implements Asking {
         place.setConverter(Choices.named(p -> p.block() + " " + p.control(), new ControlPlace("", "")));
         var begin = EarNodes.button("begin-step", "What is my step for it?", () -> Optional.ofNullable(place.getValue())
                 .ifPresent(model::begin));
-        begin.setTooltip(new Tooltip("twenty to sixty pairs: which has more of it? It can be left and gone on with"));
+        Hint.on(begin, "twenty to sixty pairs: which has more of it? It can be left and gone on with");
         getChildren().addAll(EarNodes.row(place, begin), found, EarNodes.said(model.said()));
         model.places().subscribe(_ -> places());
         model.current().subscribe(_ -> show());

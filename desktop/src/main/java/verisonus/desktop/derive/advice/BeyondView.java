@@ -3,12 +3,12 @@ package verisonus.desktop.derive.advice;
 import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.advise.Reach;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** What the rig cannot reach and which gear would, and what the hand makes rather than the gear. */
@@ -23,7 +23,7 @@ public final class BeyondView {
     public Node shown() {
         Button reach = new Button("ask what the rig cannot reach (" + model.price(AdviceModel.Asked.REACH) + ")");
         reach.setId("ask-unreached");
-        reach.setTooltip(new Tooltip("tries gear that you have not got on what still differs"));
+        Hint.on(reach, "tries gear that you have not got on what still differs");
         reach.setOnAction(_ -> model.askReach());
         body.getChildren().setAll(reach);
         model.unreached().ifPresent(found -> {
@@ -34,7 +34,7 @@ public final class BeyondView {
         });
         Button playing = new Button("compare your takes (" + model.price(AdviceModel.Asked.PLAYING) + ")");
         playing.setId("ask-playing");
-        playing.setTooltip(new Tooltip("plays two or more takes through this tone: how far they lie apart is yours"));
+        Hint.on(playing, "plays two or more takes through this tone: how far they lie apart is yours");
         playing.setOnAction(_ -> model.askPlaying());
         VBox part = Nodes.padded(Nodes.column(6, Nodes.label("The playing's share", "heading"), playing), 14, 0, 0, 0);
         body.getChildren().add(part);

@@ -6,7 +6,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -16,6 +15,7 @@ import verisonus.core.feel.SaturationShift;
 import verisonus.core.simulate.StageSaturation;
 import verisonus.core.work.Figures;
 import verisonus.desktop.derive.gap.GapRows;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -35,7 +35,7 @@ public final class FeelView {
         Button ask = new Button((found.isPresent() ? "feel it out again (" : "feel it out (")
                 + model.price(AdviceModel.Asked.FEEL) + ")");
         ask.setId("ask-fingers");
-        ask.setTooltip(new Tooltip("plays the tone from soft to hard and compares it with the reference"));
+        Hint.on(ask, "plays the tone from soft to hard and compares it with the reference");
         ask.setOnAction(_ -> model.askFeel());
         body.getChildren().setAll(ask);
         found.ifPresent(this::fill);
@@ -51,7 +51,7 @@ public final class FeelView {
         Button like = Nodes.plain("this is how I like it");
         like.setId("like-this");
         like.getStyleClass().add("small");
-        like.setTooltip(new Tooltip("keeps this feel; later tones are held against it"));
+        Hint.on(like, "keeps this feel; later tones are held against it");
         like.setOnAction(_ -> model.likeThis());
         body.getChildren().add(like);
         for (String a : model.againstLiking())

@@ -9,7 +9,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -20,6 +19,7 @@ import verisonus.casebook.store.Remarks;
 import verisonus.core.advise.Move;
 import verisonus.core.search.ControlTrade;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The moves that bring the tone nearer, or that a word asks for; each can be made, measured and taken back. */
@@ -42,7 +42,7 @@ public final class NextView {
     public Node shown() {
         Button find = new Button("find the next move (" + model.price(AdviceModel.Asked.MOVES) + ")");
         find.setId("find-moves");
-        find.setTooltip(new Tooltip("tries every control a little, on the take (G)"));
+        Hint.on(find, "tries every control a little, on the take (G)");
         find.setOnAction(_ -> model.findMoves());
         find.setMinWidth(Region.USE_PREF_SIZE);
         Label together = Nodes.label(
@@ -79,7 +79,7 @@ public final class NextView {
     private VBox line(Move m, int number) {
         Label gain = Nodes.label(Figures.read("%+.1f JND", -m.gainJnd()), "strong");
         gain.setMinWidth(Region.USE_PREF_SIZE);
-        gain.setTooltip(new Tooltip("how all differences together would change"));
+        Hint.on(gain, "how all differences together would change");
         Label what = Nodes.wrapped(m.words(model.session().rig()), "small");
         HBox.setHgrow(what, Priority.ALWAYS);
         what.setMaxWidth(Double.MAX_VALUE);
@@ -87,7 +87,7 @@ public final class NextView {
         show.setId("show-" + number);
         show.getStyleClass().add("small");
         show.setMinWidth(Region.USE_PREF_SIZE);
-        show.setTooltip(new Tooltip("makes the move and measures it; Ctrl+Z takes it back"));
+        Hint.on(show, "makes the move and measures it; Ctrl+Z takes it back");
         show.setOnAction(_ -> model.show(m));
         HBox top = new HBox(8, gain, what, show);
         top.setAlignment(Pos.BASELINE_LEFT);

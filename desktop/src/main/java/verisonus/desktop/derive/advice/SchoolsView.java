@@ -8,7 +8,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -17,6 +16,7 @@ import javafx.stage.FileChooser;
 import verisonus.core.perform.school.School;
 import verisonus.core.perform.school.Side;
 import verisonus.desktop.theme.FileDialogs;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Where players part ways: both sides of each question on this tone, heard, priced, and decided with a reason. */
@@ -40,11 +40,11 @@ public final class SchoolsView {
         Button ask = new Button((found.isPresent() ? "try both again (" : "try both ways (")
                 + model.price(AdviceModel.Asked.SCHOOLS) + ")");
         ask.setId("ask-both");
-        ask.setTooltip(new Tooltip("each other way is made as dirty and as loud, played, and held against the record"));
+        Hint.on(ask, "each other way is made as dirty and as loud, played, and held against the record");
         ask.setOnAction(_ -> model.askSchools(Optional.empty()));
         Button measured = Nodes.plain("the same with a measured loudspeaker…");
         measured.setId("ask-both-measured");
-        measured.setTooltip(new Tooltip("an impulse response (WAV) of your own beside the modelled loudspeaker"));
+        Hint.on(measured, "an impulse response (WAV) of your own beside the modelled loudspeaker");
         measured.setOnAction(_ -> FileDialogs.open(measured.getScene().getWindow(), "A measured loudspeaker", RESPONSES)
                 .ifPresent(f -> model.askSchools(Optional.of(f))));
         body.getChildren().setAll(ask, measured);
@@ -90,7 +90,7 @@ public final class SchoolsView {
         out.setId(id);
         out.getStyleClass().add("small");
         out.setMinWidth(Region.USE_PREF_SIZE);
-        out.setTooltip(new Tooltip(about));
+        Hint.on(out, about);
         return out;
     }
 

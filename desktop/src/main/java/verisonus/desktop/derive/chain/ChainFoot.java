@@ -9,7 +9,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import verisonus.core.feel.HeldConstant;
@@ -17,6 +16,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** Under the chain: what can be put in, what its blocks are worth, what stays while one is turned, and what its marks mean. */
@@ -28,9 +28,8 @@ public final class ChainFoot extends FlowPane {
         super(10, 2);
         this.model = model;
         legend.setMinWidth(Region.USE_PREF_SIZE);
-        legend.setTooltip(
-                new Tooltip("diamond: mine; bracket: how far it can move before it is heard; dotted: what it was"
-                        + " before; dot: set from the recording"));
+        Hint.on(legend, "diamond: mine; bracket: how far it can move before it is heard; dotted: what it was"
+                + " before; dot: set from the recording");
         getChildren().addAll(add(), weigh(), keeping(), balance(), legend);
         setRowValignment(VPos.CENTER);
         setPadding(new Insets(2, 8, 4, 18));
@@ -45,7 +44,7 @@ public final class ChainFoot extends FlowPane {
         out.setId("weigh");
         out.getStyleClass().add("small");
         out.setMinWidth(Region.USE_PREF_SIZE);
-        out.setTooltip(new Tooltip("how much each block is heard: the tone with and without it, loudness matched"));
+        Hint.on(out, "how much each block is heard: the tone with and without it, loudness matched");
         out.setOnAction(_ -> model.weigh());
         return out;
     }
@@ -56,7 +55,7 @@ public final class ChainFoot extends FlowPane {
         out.setId("add-block");
         out.setMinWidth(Region.USE_PREF_SIZE);
         out.getStyleClass().addAll("plain", "small");
-        out.setTooltip(new Tooltip("what the rig still has"));
+        Hint.on(out, "what the rig still has");
         out.setOnShowing(_ -> {
             out.getItems().clear();
             String full = model.edits().full();
@@ -90,9 +89,8 @@ public final class ChainFoot extends FlowPane {
         out.getItems().setAll(HeldConstant.values());
         out.setConverter(Choices.named(HeldConstant::words, HeldConstant.NOTHING));
         out.setAccessibleText("what stays while a control is turned");
-        out.setTooltip(
-                new Tooltip("turn a gain and hear only its character: the level behind the clippers gives way, and"
-                        + " for the same dirt another gain too"));
+        Hint.on(out, "turn a gain and hear only its character: the level behind the clippers gives way, and"
+                + " for the same dirt another gain too");
         out.valueProperty().bindBidirectional(model.keeping());
         return out;
     }
@@ -102,8 +100,7 @@ public final class ChainFoot extends FlowPane {
         Button out = Nodes.plain("");
         out.setId("balance");
         out.getStyleClass().add("small");
-        out.setTooltip(
-                new Tooltip("an exchanged part is brought to the same gain and loudness; F hears it as it comes"));
+        Hint.on(out, "an exchanged part is brought to the same gain and loudness; F hears it as it comes");
         out.setOnAction(_ -> model.edits().toggleBalance());
         Runnable say = () -> {
             Optional<ChainEdits.Swap> s = model.edits().swap().get();

@@ -18,6 +18,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -102,7 +103,7 @@ public final class ChainTable extends GridPane {
         Button name = Nodes.plain(r.label(model.session().rig()));
         name.setId("about-" + id(r));
         name.getStyleClass().add("setting");
-        name.setTooltip(new Tooltip(r.control().about() + "; press to see and hear what it does on this tone"));
+        Hint.on(name, r.control().about() + "; press to see and hear what it does on this tone");
         name.setOnAction(_ -> model.study(r));
         boolean on = r.block().on();
         if (!on) name.getStyleClass().add("quiet");
@@ -118,13 +119,13 @@ public final class ChainTable extends GridPane {
         }
         add(Nodes.label(r.range(model.session().rig()), "quiet", "small"), 4, line);
         Label why = Nodes.label(r.reason(), "small", r.locked() ? "gap-ink" : "quiet");
-        why.setTooltip(new Tooltip(r.reasonInFull()));
+        Hint.on(why, r.reasonInFull());
         if (!tight) add(why, WHY, line);
         ToggleButton lock = new ToggleButton(r.locked() ? "locked" : "lock");
         lock.getStyleClass().addAll("plain", "small");
         lock.setId("lock-" + id(r));
         lock.setSelected(r.locked());
-        lock.setTooltip(new Tooltip("a locked setting keeps its value when a tone is derived again"));
+        Hint.on(lock, "a locked setting keeps its value when a tone is derived again");
         lock.setOnAction(_ -> model.toggleLock(r));
         add(lock, 6, line);
     }
@@ -168,7 +169,7 @@ public final class ChainTable extends GridPane {
         Button figure = Nodes.plain(r.display(model.session().rig()));
         figure.getStyleClass().addAll("strong", "figure");
         figure.setDisable(r.locked() || !r.block().on());
-        figure.setTooltip(new Tooltip("press to type a value as your device shows it, or 52 %, 13:00, half past two"));
+        Hint.on(figure, "press to type a value as your device shows it, or 52 %, 13:00, half past two");
         figure.setOnAction(_ -> {
             TextField field = Nodes.field(r.display(model.session().rig()), r.control().name());
             int line = GridPane.getRowIndex(figure);

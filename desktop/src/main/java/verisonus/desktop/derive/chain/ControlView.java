@@ -5,7 +5,6 @@ import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -14,6 +13,7 @@ import javafx.scene.layout.VBox;
 import verisonus.core.feel.ControlStudy;
 import verisonus.core.rig.Control;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** What one control does on this tone: a small table from its least to its most, and a slow turn to hear. */
@@ -54,11 +54,11 @@ public final class ControlView {
     private FlowPane byEar() {
         Button sweep = new Button("turn it slowly, at one loudness");
         sweep.setId("sweep-control");
-        sweep.setTooltip(new Tooltip("your take from the control's least to its most, as loud all the way"));
+        Hint.on(sweep, "your take from the control's least to its most, as loud all the way");
         sweep.setOnAction(_ -> model.sweep());
         Button here = new Button("here (K)");
         here.setId("sweep-here");
-        here.setTooltip(new Tooltip("sets the control to where it stands while you hear it"));
+        Hint.on(here, "sets the control to where it stands while you hear it");
         here.setDisable(!model.isSwept());
         here.setOnAction(_ -> model.here());
         return new FlowPane(8, 4, sweep, here);
@@ -88,8 +88,7 @@ public final class ControlView {
                 Label cell = Nodes.label(
                         Figures.read(line.unit().equals("dB") ? "%+.1f" : "%+.2f", line.change().get(i)),
                         "small", "figure", heard ? "strong" : "quiet");
-                cell.setTooltip(
-                        new Tooltip(Figures.read("%.1f just-noticeable differences", Math.abs(line.jnd().get(i)))));
+                Hint.on(cell, Figures.read("%.1f just-noticeable differences", Math.abs(line.jnd().get(i))));
                 GridPane.setHalignment(cell, HPos.RIGHT);
                 grid.add(cell, i + 1, l + 1);
             }

@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -26,6 +25,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /**
@@ -50,9 +50,9 @@ public final class StageView extends VBox {
         Button stage = Nodes.plain(capital(block.model().kind().word()));
         stage.setId("stage-" + block.id().replace(' ', '-'));
         stage.getStyleClass().addAll("stage", "strong");
-        stage.setTooltip(new Tooltip(block.model().about()
+        Hint.on(stage, block.model().about()
                 + (block.on() ? "; press to hear without it" : "; press to put it back")
-                + "; Alt with up or down moves it, Delete takes it out, or drag it"));
+                + "; Alt with up or down moves it, Delete takes it out, or drag it");
         stage.setOnAction(_ -> model.toggleBlock(block));
         stage.setOnKeyPressed(this::key);
         words = words(tone);
@@ -61,7 +61,7 @@ public final class StageView extends VBox {
         name.getStyleClass().addAll("quiet", "small", "model");
         name.setWrapText(true);
         name.setMinHeight(Region.USE_PREF_SIZE);
-        name.setTooltip(new Tooltip("press for other models, its place and all its settings"));
+        Hint.on(name, "press for other models, its place and all its settings");
         name.setOnAction(_ -> menu(tone).show(name, Side.BOTTOM, 0, 0));
         HBox head = new HBox(4, stage);
         stage.setMinWidth(Region.USE_PREF_SIZE);
@@ -69,9 +69,9 @@ public final class StageView extends VBox {
         model.contributions().flatMap(c -> c.jnd(block.id())).ifPresent(jnd -> {
             Label heard = Nodes.label(Figures.of("%.1f", jnd), "small", jnd < 1 ? "quiet" : "gap-ink");
             heard.setMinWidth(Region.USE_PREF_SIZE);
-            heard.setTooltip(new Tooltip(jnd < 1
+            Hint.on(heard, jnd < 1
                     ? "with and without it sound alike: below one just-noticeable difference"
-                    : "just-noticeable differences between with and without it, loudness matched"));
+                    : "just-noticeable differences between with and without it, loudness matched");
             head.getChildren().add(heard);
         });
         getChildren().addAll(head, name);

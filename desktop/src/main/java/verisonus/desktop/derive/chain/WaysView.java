@@ -9,7 +9,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -18,6 +17,7 @@ import verisonus.core.rig.Branch;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
 /** The branches of a tone under its chain: what stands on each, where it leaves and comes back, how loud it is. */
@@ -56,7 +56,7 @@ public final class WaysView extends VBox {
         CheckBox turned = new CheckBox("phase turned");
         turned.setId("turned-" + id(b));
         turned.setSelected(b.turned());
-        turned.setTooltip(new Tooltip("where two ways cancel each other in the lows, turning one brings them back"));
+        Hint.on(turned, "where two ways cancel each other in the lows, turning one brings them back");
         turned.setOnAction(_ -> model.edits().branch(b.name(), w -> w.mixed(w.levelDb(), w.pan(), turned.isSelected()),
                 turned.isSelected() ? "phase turned" : "phase as it was"));
         FlowPane line = new FlowPane(8, 4, Nodes.label("leaves behind", "quiet", "small"), leaves,

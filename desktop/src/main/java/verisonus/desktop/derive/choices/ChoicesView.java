@@ -6,13 +6,13 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Goal;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.Wishes;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 
 /** The choices before a search: what is asked most in sight, the rest one press away. */
 public final class ChoicesView extends VBox {
@@ -85,7 +85,7 @@ public final class ChoicesView extends VBox {
         ChoiceBox<T> box = new ChoiceBox<>();
         box.getItems().setAll(all);
         box.setId(id);
-        box.setTooltip(new Tooltip(about));
+        Hint.on(box, about);
         box.setAccessibleText(about);
         box.setConverter(Choices.named(words, value.get()));
         box.valueProperty().bindBidirectional(value);

@@ -5,12 +5,12 @@ import javafx.geometry.Pos;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.theme.Choices;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -49,7 +49,7 @@ public final class GapFoot extends VBox {
         Label on = Nodes.label("heard on", "quiet", "small");
         on.setMinWidth(Region.USE_PREF_SIZE);
         ownEars.setId("own-ears");
-        ownEars.setTooltip(new Tooltip("count in the steps that your blind trials showed, with the usual ones beside"));
+        Hint.on(ownEars, "count in the steps that your blind trials showed, with the usual ones beside");
         ownEars.selectedProperty().bindBidirectional(model.withOwnEars());
         HBox out = new HBox(8, on, heardOn, ownEars);
         out.setAlignment(Pos.CENTER_LEFT);

@@ -7,7 +7,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -17,6 +16,7 @@ import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.work.Figures;
+import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
@@ -71,7 +71,7 @@ public final class GapRows extends VBox {
         Label what = Nodes.label(r.attribute().playersWords(), heard ? "strong" : "quiet");
         Label figures = Nodes.label(figures(r), "quiet", "small");
         if (r.attribute().isBand())
-            figures.setTooltip(new Tooltip(r.attribute().words().replace("spectrum ", "").replace('-', '–')));
+            Hint.on(figures, r.attribute().words().replace("spectrum ", "").replace('-', '–'));
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Label jnd = Nodes.label(Figures.of("%.1f JND", r.audibility()), heard ? "strong" : "quiet");
@@ -89,7 +89,7 @@ public final class GapRows extends VBox {
             wanted.setId("wanted-" + r.attribute().words().replace(' ', '-'));
             wanted.getStyleClass().addAll("plain", "small");
             wanted.setMinWidth(Region.USE_PREF_SIZE);
-            wanted.setTooltip(new Tooltip("a difference that is wanted leaves the score and is not chased"));
+            Hint.on(wanted, "a difference that is wanted leaves the score and is not chased");
             wanted.setOnAction(_ -> model.toggleWantedSo(r));
             said.getChildren().addAll(push, wanted);
         }
