@@ -22,6 +22,7 @@ import verisonus.core.evidence.level.StereoEstimator;
 import verisonus.core.evidence.level.StereoReading;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.movement.SideDelays;
 import verisonus.core.evidence.notes.TempoEstimator;
 import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.evidence.notes.TuningEstimator;
@@ -45,6 +46,7 @@ import verisonus.core.work.Progress;
 public final class Examination {
     /** Under this a region shows nothing worth a figure. */
     public static final double SHORTEST_S = 0.5;
+    private static final double ALONE = 0.5;
 
     private Examination() {}
 
@@ -113,7 +115,7 @@ public final class Examination {
         progress.step(0.5, "counting the beat");
         Finding<TempoReading> tempo = tone ? notAsked() : TempoEstimator.estimate(half, onsets);
         Future<Finding<ModulationReading>> movement = asked(beside, depth == Depth.WHOLE,
-                () -> ModulationEstimator.estimate(half, tempo));
+                () -> movement(half, tempo, company));
         DynamicsReading dynamics = DynamicsEstimator.estimate(sound, onsets);
         progress.step(0.6, "judging how driven it is");
         Finding<SaturationReading> saturation = SaturationEstimator.estimate(half);
@@ -133,6 +135,13 @@ public final class Examination {
         return new Evidence(whole.durationS(), excerpt, whole.channels().length, level, noise, Parallel.result(hum),
                 spectrum, tuning,
                 tempo, dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /** What sways in the middle, and between the sides where nobody else can be there. */
+    private static Finding<ModulationReading> movement(Sound sound, Finding<TempoReading> tempo,
+            CompanyEstimator.Company company) {
+        Finding<ModulationReading> middle = ModulationEstimator.estimate(sound, tempo);
+        return company.probability() < ALONE ? SideDelays.beside(middle, sound) : middle;
     }
 
     /** A question that needs no other's answer; open where it is not wanted. */

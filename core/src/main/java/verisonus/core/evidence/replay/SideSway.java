@@ -20,7 +20,7 @@ final class SideSway {
     private static final double STEP = 1.03;
     private static final double LOWEST_HZ = 250;
     private static final double HIGHEST_HZ = 3000;
-    static final double NARROWEST_DB = -32;
+    private static final double NARROWEST_DB = -32;
     private static final double MOST = 2;
     private static final double APART = 0.12;
     private static final double STANDS_OUT = 5.5;

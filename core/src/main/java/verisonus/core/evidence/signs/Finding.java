@@ -41,6 +41,11 @@ public record Finding<T>(Presence presence, Optional<T> value, double confidence
         return new Finding<>(presence, value.map(change), confidence, reason, plot);
     }
 
+    /** The same for another reason. */
+    public Finding<T> because(String newReason) {
+        return new Finding<>(presence, value, confidence, newReason, plot);
+    }
+
     /** The same, stated with another confidence. */
     public Finding<T> trusted(double newConfidence) {
         return new Finding<>(presence, value, newConfidence, reason, plot);

@@ -1,11 +1,12 @@
-package verisonus.core.evidence.replay;
+package verisonus.core.evidence.movement;
 
 import java.util.Arrays;
 import java.util.OptionalDouble;
+import java.util.function.DoublePredicate;
 import java.util.stream.IntStream;
-import verisonus.core.evidence.movement.ModulationKind;
-import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
+import verisonus.core.sound.Decibels;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
@@ -17,8 +18,8 @@ import verisonus.core.work.Figures;
  * method for estimation of time delay", IEEE Trans. ASSP 24, 1976) shows one up and one down, which part and meet once a sway. The playing
  * cancels out of it: short notes tell as much as long ones. Input: stereo. Output: rate in Hz, sway of each copy in ms.
  */
-final class SideDelays {
-    private static final int RATE_HZ = Channels.RATE_HZ;
+public final class SideDelays {
+    private static final int RATE_HZ = 24000;
     private static final int SIZE = 1024;
     private static final int HOP = 720;
     /** Samples to one step of the lags: an eighth of a millisecond. */
@@ -45,6 +46,9 @@ final class SideDelays {
     private static final double NARROW_MS = 0.7;
     private static final double SURELY = 12;
     private static final double FULL_SWAY_MS = 3;
+    private static final double NARROWEST_DB = -32;
+    /** Of five that sway between the sides two are missed; of recordings whose sides differ most do not sway. */
+    private static final double MOST_ABSENT = 0.75;
 
     private final float[][] by;
     private final double[] timeS;
@@ -63,7 +67,7 @@ final class SideDelays {
      */
     record Strongest(double hz, double swayMs, double delayMs, double score, double stands) {}
 
-    static SideDelays of(Sound recording, boolean[] asked) {
+    static SideDelays of(Sound recording, DoublePredicate asked) {
         Sound s = recording.atRate(RATE_HZ);
         float[] mid = s.mid();
         float[] side = s.side();
@@ -81,7 +85,7 @@ final class SideDelays {
         for (int t = 0; t < frames; t++) {
             double middleS = (t * HOP + SIZE / 2.0) / RATE_HZ;
             if (energy[t] < FLOOR * loudest) continue;
-            if (!asked[Math.min(asked.length - 1, (int) (middleS * Channels.FRAMES_A_SECOND))]) continue;
+            if (!asked.test(middleS)) continue;
             at[n] = middleS;
             out[n++] = correlation.of(side, mid, t * HOP);
         }
@@ -210,9 +214,27 @@ final class SideDelays {
         return best;
     }
 
-    /** The movement; unknown where none stands out. */
-    static Finding<ModulationReading> find(Sound recording, boolean[] asked) {
-        if (SideSway.sideDb(recording) <= SideSway.NARROWEST_DB)
+    /**
+     * A movement with what the sides say of it: theirs where nothing else was found, else beside it in its reason.
+     *
+     * @param movement what was found in the middle
+     */
+    public static Finding<ModulationReading> beside(Finding<ModulationReading> movement, Sound recording) {
+        Finding<ModulationReading> sides = find(recording, _ -> true);
+        if (sides.isPresent())
+            return movement.isPresent() ? movement.because(movement.reason() + "; besides, " + sides.reason()) : sides;
+        if (movement.presence() != Presence.ABSENT || isNarrow(recording)) return movement;
+        return movement.trusted(Math.min(MOST_ABSENT, movement.confidence()))
+                .because(movement.reason() + "; a faint one between the sides neither");
+    }
+
+    /**
+     * The movement; unknown where none stands out.
+     *
+     * @param asked whether the guitar is listened to at a time, s
+     */
+    public static Finding<ModulationReading> find(Sound recording, DoublePredicate asked) {
+        if (isNarrow(recording))
             return Finding.unknown("nothing differs between the sides; in one channel a wide movement would not show");
         SideDelays d = of(recording, asked);
         if (d.by.length < FEWEST) return Finding.unknown("too short to see a movement come round");
@@ -227,5 +249,11 @@ final class SideDelays {
                 Figures.of("two copies about %.0f ms late part and meet between the sides %.2f times a second",
                         s.delayMs,
                         s.hz));
+    }
+
+    private static boolean isNarrow(Sound s) {
+        if (!s.isStereo()) return true;
+        double side = Sound.mono(s.side(), s.rateHz()).rms();
+        return Decibels.fromAmplitude(side / (Sound.mono(s.mid(), s.rateHz()).rms() + 1e-12)) <= NARROWEST_DB;
     }
 }

@@ -1,13 +1,16 @@
-package verisonus.core.evidence.replay;
+package verisonus.core.evidence.movement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Arrays;
+import java.util.OptionalDouble;
 import java.util.SplittableRandom;
+import java.util.function.DoublePredicate;
+import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
 
@@ -16,14 +19,10 @@ class SideDelaysTest {
     private static final int RATE_HZ = Signal.RATE_HZ;
     private static final float[] PLAYED = Signal.sum(Signal.plucks(0.37, 33, 1).atDb(-12).lasting(12),
             Signal.plucks(0.37, 33, 9).atDb(-14).lasting(12)).mid();
-    private static final boolean[] ASKED = new boolean[1200];
-
-    static {
-        Arrays.fill(ASKED, true);
-    }
+    private static final DoublePredicate ALWAYS = _ -> true;
 
     /** The playing and a copy of it, as late as a course of time says. */
-    private static float[] with(double gain, java.util.function.DoubleUnaryOperator lateMsAt) {
+    private static float[] with(double gain, DoubleUnaryOperator lateMsAt) {
         return Signal.array(PLAYED.length, i -> {
             double at = i - lateMsAt.applyAsDouble(i / (double) RATE_HZ) * RATE_HZ / 1000;
             int k = (int) Math.floor(at);
@@ -39,11 +38,11 @@ class SideDelaysTest {
     @ParameterizedTest
     @CsvSource({"0.5, 2.2, 12, 0.3", "0.9, 1.6, 9, 0.2", "1.3, 1.3, 15, 0.12"})
     void copiesThatPartAndMeetAreFoundWithRateSwayAndDelay(double hz, double swayMs, double middleMs, double gain) {
-        SideDelays.Strongest s = SideDelays.of(swaying(hz, swayMs, middleMs, gain), ASKED).strongest();
+        SideDelays.Strongest s = SideDelays.of(swaying(hz, swayMs, middleMs, gain), ALWAYS).strongest();
         assertThat(s.hz()).isCloseTo(hz, within(0.02 * hz));
         assertThat(s.swayMs()).isCloseTo(swayMs, within(0.35 * swayMs));
         assertThat(s.delayMs()).isCloseTo(middleMs, within(0.5));
-        var found = SideDelays.find(swaying(hz, swayMs, middleMs, gain), ASKED);
+        var found = SideDelays.find(swaying(hz, swayMs, middleMs, gain), ALWAYS);
         assertThat(found.isPresent()).isTrue();
         assertThat(found.value().orElseThrow().rateHz().orElseThrow()).isEqualTo(s.hz());
     }
@@ -51,7 +50,7 @@ class SideDelaysTest {
     @Test
     void aSideThatIsOnlyLateDoesNotSway() {
         Sound late = Sound.stereo(PLAYED, with(0.5, _ -> 12), RATE_HZ);
-        assertThat(SideDelays.find(late, ASKED).isPresent()).isFalse();
+        assertThat(SideDelays.find(late, ALWAYS).isPresent()).isFalse();
     }
 
     @Test
@@ -65,7 +64,7 @@ class SideDelaysTest {
                 return sum;
             });
         }
-        assertThat(SideDelays.find(Sound.stereo(sides[0], sides[1], RATE_HZ), ASKED).isPresent()).isFalse();
+        assertThat(SideDelays.find(Sound.stereo(sides[0], sides[1], RATE_HZ), ALWAYS).isPresent()).isFalse();
     }
 
     /** Noise that dies away within 100 ms. */
@@ -76,7 +75,7 @@ class SideDelaysTest {
 
     @Test
     void oneChannelCannotTell() {
-        var found = SideDelays.find(Sound.mono(PLAYED, RATE_HZ), ASKED);
+        var found = SideDelays.find(Sound.mono(PLAYED, RATE_HZ), ALWAYS);
         assertThat(found.isPresent()).isFalse();
         assertThat(found.reason()).contains("one channel");
     }
@@ -84,6 +83,27 @@ class SideDelaysTest {
     @Test
     void twoSecondsAreTooShort() {
         Sound s = swaying(0.9, 1.6, 9, 0.3).slice(0, 1.5);
-        assertThat(SideDelays.find(s, ASKED).reason()).contains("too short");
+        assertThat(SideDelays.find(s, ALWAYS).reason()).contains("too short");
+    }
+
+    @Test
+    void theyStandBesideWhatTheMiddleShowsOrInItsPlace() {
+        Sound wide = swaying(0.9, 1.6, 9, 0.3);
+        var tremolo = Finding.present(new ModulationReading(ModulationKind.TREMOLO, OptionalDouble.of(5),
+                OptionalDouble.of(40)), 0.9, "the level sways");
+        var both = SideDelays.beside(tremolo, wide);
+        assertThat(both.value()).isEqualTo(tremolo.value());
+        assertThat(both.reason()).startsWith("the level sways").contains("between the sides 0.90 times a second");
+        Finding<ModulationReading> none = Finding.absent(0.88, "nothing sways");
+        assertThat(SideDelays.beside(none, wide).value().orElseThrow().kind()).isEqualTo(ModulationKind.CHORUS);
+        assertThat(SideDelays.beside(none, Sound.mono(PLAYED, RATE_HZ))).isEqualTo(none);
+        var unsure = SideDelays.beside(none, Sound.stereo(PLAYED, with(0.5, _ -> 12), RATE_HZ));
+        assertThat(unsure.presence()).isEqualTo(none.presence());
+        assertThat(unsure.confidence()).as("where sides differ a faint sway could hide").isLessThan(none.confidence());
+    }
+
+    @Test
+    void onlyWhatIsAskedIsListenedTo() {
+        assertThat(SideDelays.find(swaying(0.9, 1.6, 9, 0.3), t -> t < 1.5).reason()).contains("too short");
     }
 }
