@@ -11,6 +11,7 @@ import java.util.concurrent.ExecutorService;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.movement.SideDelays;
 import verisonus.core.evidence.replay.ReplayExamination;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
@@ -28,7 +29,6 @@ import verisonus.core.search.place.PlaceTrial;
 import verisonus.core.search.rests.RestGate;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
@@ -235,23 +235,18 @@ final class ReplayCompletion {
     /** With as much of it beside the dry sound as makes the sides differ as they do on the record. */
     private Block asWide(Block movement, Sound core) {
         if (movement.model().find(ControlNames.MIX).isEmpty()) return movement;
-        double wanted = sideDb(reference);
+        double wanted = SideDelays.sideDb(reference);
         double low = LEAST_MIX;
         double high = MOST_MIX;
         for (int halving = 0; halving < HALVINGS; halving++) {
             double mix = 0.5 * (low + high);
-            if (sideDb(played(List.of(movement.with(ControlNames.MIX, mix)), core)) < wanted) {
+            if (SideDelays.sideDb(played(List.of(movement.with(ControlNames.MIX, mix)), core)) < wanted) {
                 low = mix;
             } else {
                 high = mix;
             }
         }
         return movement.with(ControlNames.MIX, Math.rint(0.5 * (low + high)));
-    }
-
-    private static double sideDb(Sound s) {
-        double side = Sound.mono(s.side(), s.rateHz()).rms();
-        return Decibels.fromAmplitude(side / (Sound.mono(s.mid(), s.rateHz()).rms() + 1e-12));
     }
 
     /** A space with which the core comes nearer; empty where none does, or nothing owned makes one. */

@@ -252,8 +252,14 @@ public final class SideDelays {
     }
 
     private static boolean isNarrow(Sound s) {
-        if (!s.isStereo()) return true;
+        return sideDb(s) <= NARROWEST_DB;
+    }
+
+    /** Level of what differs between the sides against what is common, dB; {@value #NARROWEST_DB} at least. */
+    public static double sideDb(Sound s) {
+        if (!s.isStereo()) return NARROWEST_DB;
         double side = Sound.mono(s.side(), s.rateHz()).rms();
-        return Decibels.fromAmplitude(side / (Sound.mono(s.mid(), s.rateHz()).rms() + 1e-12)) <= NARROWEST_DB;
+        double mid = Sound.mono(s.mid(), s.rateHz()).rms();
+        return Math.max(NARROWEST_DB, Decibels.fromAmplitude(side / (mid + 1e-12)));
     }
 }

@@ -77,9 +77,8 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
             level = level.map(m -> new ModulationReading(ModulationKind.ROTARY, m.rateHz(), OptionalDouble.empty()));
             pitch = Finding.unknown("the pitch sways with the level");
         }
-        Finding<ModulationReading> parting = SideDelays.find(recording,
+        Finding<ModulationReading> sides = SideDelays.find(recording,
                 t -> fit.asked[(int) Math.min(fit.asked.length - 1.0, t * Channels.FRAMES_A_SECOND)]);
-        Finding<ModulationReading> sides = parting.isPresent() ? parting : SideSway.find(recording, fit.asked);
         return new ReplayExamination(echo, reverb, level, sweep, pitch, sides);
     }
 

@@ -3,6 +3,7 @@ package verisonus.core.evidence.replay;
 import java.util.Arrays;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
+import verisonus.core.evidence.movement.SideDelays;
 import verisonus.core.sound.Sound;
 
 /**
@@ -45,7 +46,7 @@ public record UnexplainedRest(After late, After soon, OptionalDouble betweenDb, 
         CombSweep.Strongest sweep = new CombSweep(fit).strongest();
         return new UnexplainedRest(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
                 new ReplayReverb(fit, false).gapDb(), at, at.isPresent() ? level.swingDb(at.getAsDouble()) : 0,
-                sweep.standing().statistic() - sweep.standing().mean(), SideSway.sideDb(sound));
+                sweep.standing().statistic() - sweep.standing().mean(), SideDelays.sideDb(sound));
     }
 
     /** What comes after the notes and stands between them, without the rest: for fitting a space. */

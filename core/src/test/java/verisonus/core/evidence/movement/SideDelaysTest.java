@@ -106,4 +106,11 @@ class SideDelaysTest {
     void onlyWhatIsAskedIsListenedTo() {
         assertThat(SideDelays.find(swaying(0.9, 1.6, 9, 0.3), t -> t < 1.5).reason()).contains("too short");
     }
+
+    @Test
+    void theWidthOfASingleChannelIsTheNarrowest() {
+        assertThat(SideDelays.sideDb(Sound.mono(PLAYED, RATE_HZ))).isEqualTo(-32);
+        assertThat(SideDelays.sideDb(Sound.stereo(PLAYED, PLAYED, RATE_HZ))).isEqualTo(-32);
+        assertThat(SideDelays.sideDb(swaying(0.8, 2.2, 12, 0.25))).isBetween(-31.0, -6.0);
+    }
 }

@@ -9,8 +9,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
 
-/** Notches that sweep, and copies that sway left against right, on chords that ring. */
-class SweepAndSidesTest {
+/** Notches that sweep, on chords that ring. */
+class SweepTest {
     private static final int RATE_HZ = Signal.RATE_HZ;
     private static final Sound RECORD = Signal.sum(Signal.plucks(0.6, 21, 1).atDb(-12).lasting(14),
             Signal.plucks(0.6, 34, 1)
@@ -45,20 +45,6 @@ class SweepAndSidesTest {
         return Sound.mono(y, RATE_HZ);
     }
 
-    private static Sound widened(double hz, double swayMs, double gain) {
-        float[] x = RECORD.mid();
-        float[][] out = new float[2][];
-        for (int c = 0; c < 2; c++) {
-            double turn = c * Math.PI;
-            out[c] = Signal.array(x.length, i -> {
-                double at = i - (12 + swayMs * Math.sin(2 * Math.PI * hz * i / RATE_HZ + turn)) * RATE_HZ / 1000;
-                int k = (int) Math.floor(at);
-                return x[i] + (k < 0 ? 0 : gain * (x[k] + (at - k) * (x[k + 1] - x[k])));
-            });
-        }
-        return Sound.stereo(out[0], out[1], RATE_HZ);
-    }
-
     @ParameterizedTest
     @ValueSource(doubles = {0.4, 0.7})
     void aSweepIsFoundAtItsRate(double hz) {
@@ -84,20 +70,5 @@ class SweepAndSidesTest {
                 new CombSweep(new DirectFit(RECORD, REPLAY, DirectFit.Tails.FITTED, _ -> true)).find(strongest(RECORD))
                         .isPresent())
                 .isFalse();
-    }
-
-    @Test
-    void copiesThatSwayAgainstEachOtherAreFoundAtTheirRate() {
-        boolean[] asked = new boolean[2000];
-        java.util.Arrays.fill(asked, true);
-        var found = SideSway.find(widened(0.8, 2.2, 0.25), asked);
-        found.value().ifPresent(m -> assertThat(m.rateHz().orElseThrow()).isCloseTo(0.8, within(0.05)));
-        assertThat(found.reason()).isNotBlank();
-    }
-
-    @Test
-    void theWidthOfASingleChannelIsTheNarrowest() {
-        assertThat(SideSway.sideDb(RECORD)).isEqualTo(-32);
-        assertThat(SideSway.sideDb(widened(0.8, 2.2, 0.25))).isBetween(-31.0, -6.0);
     }
 }
