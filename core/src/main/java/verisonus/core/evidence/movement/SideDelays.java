@@ -39,6 +39,7 @@ public final class SideDelays {
     private static final double APART = 0.14;
     /** Frames in which the guitar sounds: two seconds. */
     private static final int FEWEST = 60;
+    private static final int MOST = 1000;
     private static final double STANDS_OUT = 7;
     private static final double HIGH = 0.033;
     private static final double STANDS_ALONE = 10.5;
@@ -89,9 +90,11 @@ public final class SideDelays {
             at[n] = middleS;
             out[n++] = correlation.of(side, mid, t * HOP);
         }
-        float[][] rows = Arrays.copyOf(out, n);
+        // A sway shows in half a minute or not at all: of a longer recording the middle is asked.
+        int from = Math.max(0, (n - MOST) / 2);
+        float[][] rows = Arrays.copyOfRange(out, from, Math.min(n, from + MOST));
         stand(rows);
-        return new SideDelays(rows, Arrays.copyOf(at, n));
+        return new SideDelays(rows, Arrays.copyOfRange(at, from, Math.min(n, from + MOST)));
     }
 
     /** Takes off what stands still: a second microphone, a side that is late, the first answers of a room. */
@@ -154,14 +157,15 @@ public final class SideDelays {
         double[] sway = new double[by.length];
         for (int r = 0; r < rates; r++) {
             double hz = SLOWEST_HZ * Math.pow(RATIO, r);
-            for (int p = 0; p < PHASES; p++) {
+            // Half a turn on, up is down: one sum tells both.
+            for (int p = 0; p < PHASES / 2; p++) {
                 double phase = 2 * Math.PI * p / PHASES;
                 for (int t = 0; t < sway.length; t++) sway[t] = Math.sin(2 * Math.PI * hz * timeS[t] + phase);
                 for (double w : SWAYS_MS) {
                     double[] d = bestDelay(sway, w);
-                    if (d[1] > score[r]) {
-                        score[r] = d[1];
-                        best[r] = new double[]{hz, phase, w, d[0]};
+                    if (Math.abs(d[1]) > score[r]) {
+                        score[r] = Math.abs(d[1]);
+                        best[r] = new double[]{hz, d[1] > 0 ? phase : phase + Math.PI, w, d[0]};
                     }
                 }
             }
@@ -178,7 +182,7 @@ public final class SideDelays {
         return new Strongest(b[0], b[2], b[3], b[4], (b[4] - median) / (spread + 1e-6));
     }
 
-    /** Delay in ms at which the peaks are highest for a course of the sway, and their height. */
+    /** Delay in ms at which the peaks are largest for a course of the sway, and their height; below zero where up and down are exchanged. */
     private double[] bestDelay(double[] sway, double swayMs) {
         int from = (int) (NEAREST_MS / STEP_MS);
         int to = (int) (FARTHEST_MS / STEP_MS);
@@ -191,19 +195,20 @@ public final class SideDelays {
             for (int d = 0; d < sum.length; d++) sum[d] += row[d + up] - row[d + down];
         }
         int best = 0;
-        for (int d = 1; d < sum.length; d++) if (sum[d] > sum[best]) best = d;
+        for (int d = 1; d < sum.length; d++) if (Math.abs(sum[d]) > Math.abs(sum[best])) best = d;
         return new double[]{(best + from) * STEP_MS, sum[best] / Math.max(1, sway.length)};
     }
 
     /** The same more finely: rate, phase and sway in small steps around the best. */
     private double[] refined(double[] start, double score) {
         double[] best = {start[0], start[1], start[2], start[3], score};
-        double lengthS = timeS[timeS.length - 1];
+        double lengthS = timeS[timeS.length - 1] - timeS[0];
+        double middleS = timeS[0] + lengthS / 2;
         double[] sway = new double[by.length];
         for (double hz = start[0] * 0.96; hz <= start[0] * 1.04; hz += Math.min(0.05 / lengthS, 0.01 * start[0])) {
             for (int p = -2; p <= 2; p++) {
                 // Turned about the middle of the recording, so that another rate does not turn it away.
-                double phase = start[1] + p * Math.PI / 12 - 2 * Math.PI * (hz - start[0]) * lengthS / 2;
+                double phase = start[1] + p * Math.PI / 12 - 2 * Math.PI * (hz - start[0]) * middleS;
                 for (int t = 0; t < sway.length; t++) sway[t] = Math.sin(2 * Math.PI * hz * timeS[t] + phase);
                 for (double w : new double[]{0.88 * start[2], start[2], 1.14 * start[2]}) {
                     double[] d = bestDelay(sway, w);
