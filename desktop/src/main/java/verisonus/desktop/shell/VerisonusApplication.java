@@ -2,7 +2,6 @@ package verisonus.desktop.shell;
 
 import java.nio.file.Path;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.CountDownLatch;
@@ -33,24 +32,21 @@ public final class VerisonusApplication extends Application {
     public static void show(Supplier<Casebook> opening, boolean toLearnWith) {
         casebook = CompletableFuture.supplyAsync(opening);
         offersWalk = toLearnWith;
+        launch(VerisonusApplication.class);
         try {
-            launch(VerisonusApplication.class);
-        } catch (RuntimeException e) {
-            throw refused(e).orElse(e);
+            casebook.join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException fault ? fault : e;
         }
-    }
-
-    /** What is wrong with the casebook, where that is what kept the window from being shown. */
-    private static Optional<RuntimeException> refused(RuntimeException e) {
-        for (Throwable t = e; t != null; t = t.getCause()) {
-            if (t instanceof CompletionException && t.getCause() instanceof RuntimeException fault)
-                return Optional.of(fault);
-        }
-        return Optional.empty();
     }
 
     @Override
     public void start(Stage stage) {
+        // Thrown out of here, the toolkit would write a line of its own before the one that names the fault.
+        if (casebook.handle((_, fault) -> fault != null).join()) {
+            Platform.exit();
+            return;
+        }
         CountDownLatch shown = new CountDownLatch(1);
         Window w = opened(stage, casebook.join(), shown);
         if (offersWalk) w.offerWalk();
