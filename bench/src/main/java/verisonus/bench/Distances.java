@@ -15,7 +15,7 @@ import verisonus.core.sound.Stft;
  * @param percentilesDb RMS difference of the quantiles of those levels; any playing
  * @param crestDb difference of crest factors
  */
-record Distances(double ltasDb, double envelopeDb, double percentilesDb, double crestDb) {
+public record Distances(double ltasDb, double envelopeDb, double percentilesDb, double crestDb) {
     private static final int SIZE = 2048;
     private static final double FLOOR = 3e-4;
     private static final double[] QUANTILES = {0.1, 0.3, 0.5, 0.7, 0.9, 0.97};
@@ -31,7 +31,7 @@ record Distances(double ltasDb, double envelopeDb, double percentilesDb, double 
     }
 
     /** Mean difference of log spectrograms at four resolutions, 70 Hz to 8.5 kHz, loudness matched, dB; same performance only. */
-    static double spectrogramDb(Sound wanted, Sound candidate) {
+    public static double spectrogramDb(Sound wanted, Sound candidate) {
         double gain = LoudnessMeter.integratedLufs(wanted).orElse(0)
                 - LoudnessMeter.integratedLufs(candidate).orElse(0);
         float[] a = wanted.mid();

@@ -6,8 +6,8 @@ import verisonus.core.sound.Biquad;
 import verisonus.core.sound.RealFft;
 
 /** Plain effects written for the report alone, so that no estimator is judged by the gear it was made with. 48 kHz. */
-final class Effects {
-    static final int RATE_HZ = 48000;
+public final class Effects {
+    public static final int RATE_HZ = 48000;
 
     private Effects() {}
 
@@ -19,8 +19,8 @@ final class Effects {
      * @param cornerHz low-pass in the loop; 0 for none
      * @param swayMs how far the time sways to either side
      */
-    record Echo(double timeMs, double feedback, double levelDb, double cornerHz, double swayMs, double swayHz) {
-        Echo(double timeMs, double feedback, double levelDb) {
+    public record Echo(double timeMs, double feedback, double levelDb, double cornerHz, double swayMs, double swayHz) {
+        public Echo(double timeMs, double feedback, double levelDb) {
             this(timeMs, feedback, levelDb, 0, 0, 0);
         }
 
@@ -41,7 +41,7 @@ final class Effects {
             return out;
         }
 
-        float[] on(float[] x) {
+        public float[] on(float[] x) {
             return sum(x, repeats(x), 1);
         }
 
@@ -75,7 +75,7 @@ final class Effects {
     }
 
     /** A dense tail of noise that decays; highs decay faster. Level: tail's energy against the sound's. */
-    static float[] reverb(float[] x, double decayS, double preDelayMs, double levelDb, SplittableRandom random) {
+    public static float[] reverb(float[] x, double decayS, double preDelayMs, double levelDb, SplittableRandom random) {
         float[] tail = reverbTail(x, decayS, preDelayMs, random);
         return sum(x, tail, Math.sqrt(energy(x) / energy(tail)) * Math.pow(10, levelDb / 20));
     }
@@ -111,7 +111,7 @@ final class Effects {
         return Arrays.copyOf(a, x.length);
     }
 
-    static double energy(float[] x) {
+    public static double energy(float[] x) {
         double sum = 1e-12;
         for (float v : x) sum += (double) v * v;
         return sum;

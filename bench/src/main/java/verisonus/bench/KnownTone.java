@@ -22,7 +22,7 @@ import verisonus.demo.Takes;
  * between those the search tries, and eight random peaks (up to 1.5 dB, 100 Hz to 7 kHz) are laid over it, so that its curve is in
  * no dictionary.
  */
-record KnownTone(Tone tone, Sound di, Sound reference) {
+public record KnownTone(Tone tone, Sound di, Sound reference) {
     private static final double LENGTH_S = 10;
 
     static KnownTone of(long seed) {
@@ -74,7 +74,7 @@ record KnownTone(Tone tone, Sound di, Sound reference) {
         return levelled(Takes.onGuitar(style, seed, LENGTH_S, singleCoil).mid());
     }
 
-    static Sound levelled(float[] x) {
+    public static Sound levelled(float[] x) {
         double peak = 1e-9;
         for (float v : x) peak = Math.max(peak, Math.abs(v));
         return Sound.mono(x, Sound.WORKING_RATE_HZ).gained(20 * Math.log10(0.7 / peak));

@@ -4,7 +4,7 @@ import java.util.SplittableRandom;
 import verisonus.core.sound.Biquad;
 
 /** Bass, drums, keys and a lead voice of drawn timbres, to put around a guitar; none of it is shared with the demo's band. */
-final class MadeBand {
+public final class MadeBand {
     private static final int RATE = Effects.RATE_HZ;
     private static final int[] CHORD = {0, 4, 7, 12};
     private static final int[] STEPS = {0, 3, 5, 7, 8, 10};
@@ -23,7 +23,7 @@ final class MadeBand {
     private final double rootHz;
 
     /** @param rootHz root of the harmony, somewhere in the bass's lowest octave */
-    MadeBand(long seed, int frames, double beatS, double rootHz) {
+    public MadeBand(long seed, int frames, double beatS, double rootHz) {
         r = new SplittableRandom(seed * 31 + 5);
         this.frames = frames;
         this.beatS = beatS;
@@ -39,7 +39,7 @@ final class MadeBand {
     }
 
     /** A plucked, bowed or synthetic bass line. */
-    float[][] bass() {
+    public float[][] bass() {
         float[] out = new float[frames];
         int kind = r.nextInt(4);
         double corner = 250 * Math.pow(10, r.nextDouble());
@@ -83,7 +83,7 @@ final class MadeBand {
     }
 
     /** A kit in stereo: kick, snare, closed and open hats, now and then a ride, a crash, toms, a shaker. */
-    float[][] drums() {
+    public float[][] drums() {
         float[][] out = new float[2][frames];
         double kickHz = 38 + 30 * r.nextDouble();
         double kickS = 0.05 + 0.2 * r.nextDouble();
@@ -142,7 +142,7 @@ final class MadeBand {
     }
 
     /** Held or struck chords: organ, struck bars or a slow pad, wide or not. */
-    float[][] keys() {
+    public float[][] keys() {
         float[][] out = new float[2][frames];
         double decay = r.nextInt(3) == 0 ? 0.8 : 6;
         double attackS = r.nextInt(3) == 0 ? 0.4 : 0.01;
@@ -164,7 +164,7 @@ final class MadeBand {
     }
 
     /** A lead line that sings over the guitar. */
-    float[][] voice() {
+    public float[][] voice() {
         float[][] out = new float[2][frames];
         double vibrato = 4 + 2.5 * r.nextDouble();
         double[] phases = new double[64];

@@ -5,13 +5,13 @@ import verisonus.core.sound.Bands;
 import verisonus.core.sound.RealFft;
 
 /** What a tone costs nothing to reach: the dry take with the reference's long-term spectrum laid on it, 42 bands. */
-final class MatchedEqualizer {
+public final class MatchedEqualizer {
     private static final double MOST_DB = 40;
 
     private MatchedEqualizer() {}
 
     /** Both mono at 48 kHz. */
-    static float[] of(float[] reference, float[] di) {
+    public static float[] of(float[] reference, float[] di) {
         Bands sixths = Bands.sixths(72, 9800);
         double[] a = Bands.levelsDb(sixths.longTermPower(reference, Effects.RATE_HZ), 80);
         double[] b = Bands.levelsDb(sixths.longTermPower(di, Effects.RATE_HZ), 80);

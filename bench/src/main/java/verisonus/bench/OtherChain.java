@@ -7,14 +7,14 @@ import verisonus.core.sound.Biquad;
  * References made by a chain of another design than the simulated gear: other clip curves, a tone control of shelves, another
  * order of filters, a loudspeaker of random ripples. Nothing of the simulated gear is used.
  */
-final class OtherChain {
+public final class OtherChain {
     private static final double NOISE_DB = -50;
     private static final double NONE_DB = -200;
 
     private OtherChain() {}
 
     /** What is added to the dry chain. */
-    enum Spoiling {
+    public enum Spoiling {
         NOTHING,
         /** All but the noise: what a tone can be judged by, for no tone shall hiss as the recording does. */
         QUIET,
@@ -24,8 +24,8 @@ final class OtherChain {
     }
 
     /** The settings of one such chain; the same for every take that goes through it. */
-    record Settings(long seed) {
-        float[] play(float[] di, Spoiling spoiling) {
+    public record Settings(long seed) {
+        public float[] play(float[] di, Spoiling spoiling) {
             SplittableRandom r = new SplittableRandom(seed * 104729);
             float[] x = di.clone();
             filter(x, Biquad.highPass(60 + 120 * r.nextDouble(), 0.7, Effects.RATE_HZ));
@@ -78,7 +78,7 @@ final class OtherChain {
         return out;
     }
 
-    static void filter(float[] x, Biquad b) {
+    public static void filter(float[] x, Biquad b) {
         new Biquad.Section(b).process(x, 0, x.length);
     }
 }

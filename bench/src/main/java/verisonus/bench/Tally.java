@@ -8,27 +8,27 @@ import java.util.TreeMap;
 import verisonus.core.work.Figures;
 
 /** Counts of hits and lists of errors by name, in the order in which the names first came up. */
-final class Tally {
+public final class Tally {
     private final Map<String, int[]> shares = new LinkedHashMap<>();
     private final Map<String, List<Double>> errors = new LinkedHashMap<>();
     private final Map<String, List<double[]>> stated = new LinkedHashMap<>();
 
-    synchronized void share(String name, boolean hit) {
+    public synchronized void share(String name, boolean hit) {
         int[] c = shares.computeIfAbsent(name, _ -> new int[2]);
         c[1]++;
         if (hit) c[0]++;
     }
 
-    synchronized void error(String name, double error) {
+    public synchronized void error(String name, double error) {
         errors.computeIfAbsent(name, _ -> new ArrayList<>()).add(Math.abs(error));
     }
 
     /** A finding that was stated with a confidence, and whether it was right. */
-    synchronized void stated(String name, double confidence, boolean right) {
+    public synchronized void stated(String name, double confidence, boolean right) {
         stated.computeIfAbsent(name, _ -> new ArrayList<>()).add(new double[]{confidence, right ? 1 : 0});
     }
 
-    String text() {
+    public String text() {
         StringBuilder out = new StringBuilder();
         new TreeMap<>(shares).forEach((name, c) -> {
             out.append(Figures.of("%-46s %4d of %4d  %3.0f %%%n", name, c[0], c[1],

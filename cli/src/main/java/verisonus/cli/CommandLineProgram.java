@@ -3,6 +3,7 @@ package verisonus.cli;
 import java.io.PrintStream;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +28,9 @@ import verisonus.core.work.OutputFault;
  * fault of ours, 130 cancelled. An error is one line on standard error; {@code --verbose} adds where it arose.
  */
 public final class CommandLineProgram {
+    /** The launcher starts over with more memory where it gave little. */
+    private static final int TOO_LEAN = 76;
+
     @Command(name = "verisonus", mixinStandardHelpOptions = true, version = "verisonus 0.1.0", description = "Measures a signature guitar sound and derives settings that reproduce it on your gear.", synopsisSubcommandLabel = "COMMAND")
     static final class Root implements Callable<Integer> {
         @CommandLine.Spec
@@ -112,6 +116,7 @@ public final class CommandLineProgram {
         try {
             return line.execute(args);
         } catch (OutOfMemoryError e) {
+            if (Objects.equals(System.getProperty("verisonus.heap"), "lean")) return TOO_LEAN;
             return said(System.err,
                     "this takes more memory than the program may use; use a shorter part of the recording,"
                             + " or give more with JAVA_TOOL_OPTIONS=-Xmx4g",

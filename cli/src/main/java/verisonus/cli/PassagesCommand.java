@@ -19,14 +19,16 @@ import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.evidence.guided.GuidedIsolation;
+import verisonus.core.evidence.guided.GuidedParts;
+import verisonus.core.evidence.guided.GuidedReading;
 import verisonus.core.evidence.study.Course;
-import verisonus.core.evidence.study.GuidedIsolation;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
-import verisonus.core.take.Alignment;
+import verisonus.core.take.MatchedTake;
 
 @Command(name = "passages", mixinStandardHelpOptions = true, description = "The passages of a recording worth studying, with their reasons; what of it is the guitar's.")
 final class PassagesCommand extends VerboseOption implements Callable<Integer> {
@@ -54,13 +56,20 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
         Sound recording = AudioInput.read(Objects.requireNonNull(audio));
         Course course = Course.of(recording, (int) Math.max(50, recording.durationS() / COURSE_STEP_S));
         List<Passage> found = PassageFinder.in(course);
-        out.ifPresent(o -> o.write(SoundWriter.encode(isolated(recording), SoundWriter.Format.WAV_24)));
+        Optional<MatchedTake> laid = laid(recording);
+        boolean alone = found.stream().anyMatch(f -> f.purpose() == Passage.Purpose.CORE_TONE);
+        out.ifPresent(o -> o.write(SoundWriter.encode(laid.map(l -> GuidedIsolation.of(l.reference(), l.sound()))
+                .orElseGet(() -> Isolation.RINGING.of(recording)), SoundWriter.Format.WAV_24)));
+        Optional<GuidedReading> through = laid.filter(_ -> !alone)
+                .map(l -> GuidedReading.of(l.reference(), l.sound()));
         if (json.asked()) {
-            json.print(written(found, course));
+            ObjectNode doc = written(found, course);
+            through.ifPresent(r -> read(doc.putArray("through_the_others"), r));
+            json.print(doc);
         } else {
-            if (found.stream().noneMatch(f -> f.purpose() == Passage.Purpose.CORE_TONE))
-                System.out
-                        .println("the guitar never stands alone here: study it with a take of the same phrase (--di)");
+            if (!alone)
+                System.out.println(through.map(PassagesCommand::words).orElse(
+                        "the guitar never stands alone here: study it with a take of the same phrase (--di)"));
             for (Passage p : found)
                 System.out.printf(Locale.ROOT, "%6.2f to %6.2f s  %-10s %s%n", p.fromS(), p.toS(), goodFor(p),
                         p.reason());
@@ -68,18 +77,30 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
         return 0;
     }
 
-    private Sound isolated(Sound recording) {
-        if (di == null) return Isolation.RINGING.of(recording);
-        Sound take = AudioInput.read(di).atRate(Sound.WORKING_RATE_HZ);
-        Sound wanted = recording.atRate(Sound.WORKING_RATE_HZ);
-        Alignment laid = Alignment.find(wanted.mid(), take.mid(), Sound.WORKING_RATE_HZ);
-        if (!laid.pairing().isSamePhrase()) {
-            System.err.println(
-                    "verisonus: " + di + ": it plays something else, so that it cannot guide; what rings is taken");
-            return Isolation.RINGING.of(recording);
+    /** The take laid under the recording; empty without one, or where it plays something else. */
+    private Optional<MatchedTake> laid(Sound recording) {
+        if (di == null) return Optional.empty();
+        MatchedTake laid = MatchedTake.of(recording, AudioInput.read(di));
+        if (laid.same()) return Optional.of(laid);
+        System.err.println(
+                "verisonus: " + di + ": it plays something else, so that it cannot guide; what rings is taken");
+        return Optional.empty();
+    }
+
+    private static String words(GuidedReading read) {
+        return "the guitar never stands alone here; through the others its colour can be read "
+                + read.read().map(w -> "from " + w).orElse("nowhere, even with the take");
+    }
+
+    private static void read(ArrayNode bands, GuidedReading r) {
+        double[] hz = GuidedParts.centresHz();
+        for (int b = 0; b < hz.length; b++) {
+            ObjectNode node = bands.addObject();
+            Json.put(node, "hz", hz[b], 0);
+            Json.put(node, "level_db", r.levelDb()[b], 1);
+            Json.put(node, "off_db", r.offDb()[b], 1);
+            node.put("readable", r.isReadable(b));
         }
-        return GuidedIsolation.of(wanted,
-                Sound.mono(laid.laid(wanted.mid(), take.mid(), Sound.WORKING_RATE_HZ), Sound.WORKING_RATE_HZ));
     }
 
     private static String goodFor(Passage p) {

@@ -14,7 +14,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.CommandFolder;
+import verisonus.core.sound.Sound;
+import verisonus.core.sound.SoundWriter;
 
 /** Commands that say what to turn, how it feels, what stays out of reach, what the playing makes; and the wishes of a search. */
 @ResourceLock("java.lang.System.out")
@@ -176,5 +179,29 @@ class AdviceCommandsTest {
             assertThat(p.path("reason").asString("")).isNotBlank();
         });
         assertThat(Files.exists(Path.of(out))).isTrue();
+    }
+
+    @Test
+    void ofASongInWhichTheGuitarNeverStandsAloneItIsSaidWhatOfItCanBeRead() throws IOException {
+        Sound guitar = AudioInput.read(Path.of(reference)).atRate(Sound.WORKING_RATE_HZ);
+        float[] mix = guitar.mid().clone();
+        double loud = guitar.rms();
+        for (int i = 0; i < mix.length; i++) {
+            double t = i / (double) Sound.WORKING_RATE_HZ;
+            double beat = t % 0.5;
+            mix[i] += (float) (2 * loud
+                    * (Math.sin(2 * Math.PI * 50 * t) + Math.exp(-beat * 20) * Math.sin(2 * Math.PI * 60 * beat)
+                            + Math.exp(-beat * 40) * (((i * 7919L) % 1000) / 500.0 - 1)));
+        }
+        Path song = Path.of(at("song.wav"));
+        Files.write(song, SoundWriter.encode(Sound.mono(mix, Sound.WORKING_RATE_HZ).gained(-12),
+                SoundWriter.Format.WAV_24));
+        Said said = Said.by("passages", song.toString(), "--di", di);
+        assertThat(said.status()).isZero();
+        assertThat(said.out()).contains("never stands alone").containsPattern("from \\d+ Hz to");
+        JsonNode bands = Json.parse("passages", Said.by("passages", song.toString(), "--di", di, "--json").out())
+                .path("through_the_others");
+        assertThat(bands.size()).isGreaterThan(20);
+        bands.forEach(b -> assertThat(b.path("readable").asBoolean()).isEqualTo(b.path("off_db").asDouble() < 1.2));
     }
 }

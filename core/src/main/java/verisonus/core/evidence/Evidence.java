@@ -98,6 +98,12 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
                 dynamics, saturation, echo, reverb, modulation, stereo, circumstances);
     }
 
+    /** The same with colour as it was read otherwise. */
+    public Evidence coloured(SpectrumReading read) {
+        return new Evidence(durationS, excerpt, channels, level, noise, hum, read, tuning, tempo, dynamics, saturation,
+                echo, reverb, modulation, stereo, circumstances);
+    }
+
     /** The same with another space. */
     public Evidence spacious(Finding<ReverbReading> found) {
         return with(echo, found, modulation, saturation);

@@ -69,7 +69,8 @@ public final class RestRows {
                             + "less: mark a longer one in which the guitar stands alone",
                     true)));
         }
-        if (reference.durationS() < ReplayExamination.SHORTEST_S) return out;
+        // What rings, moves and is wide there is the others' as well.
+        if (setting.company() || reference.durationS() < ReplayExamination.SHORTEST_S) return out;
         UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
         List<Callable<UnexplainedRest>> other = List
                 .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
@@ -78,7 +79,7 @@ public final class RestRows {
         boolean widened = found.circumstances().width().value()
                 .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()
                 && found.stereo().correlation() >= WIDENED_CORRELATION;
-        out.addAll(between(wanted, has, widened && !setting.company(), makes.ringing));
+        out.addAll(between(wanted, has, widened, makes.ringing));
         return out;
     }
 

@@ -1,6 +1,7 @@
 package verisonus.core.search;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -8,6 +9,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
@@ -16,6 +18,8 @@ import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.dirt.SaturationReading;
+import verisonus.core.evidence.guided.GuidedGuitar;
+import verisonus.core.evidence.guided.GuidedReading;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.replay.ReplayExamination;
@@ -31,6 +35,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
 import verisonus.core.take.Pairing;
 import verisonus.core.take.SearchSegment;
+import verisonus.core.take.SeenTake;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Parallel;
@@ -120,28 +125,40 @@ public final class ToneSearch {
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
         float[] wanted = reference.mid();
-        Alignment alignment = options.wishes().standIn()
-                ? new Alignment(Pairing.OTHER_PLAYING, 0, 0, false)
-                : Alignment.find(wanted, di.mid(), Sound.WORKING_RATE_HZ);
+        SeenTake seen = options.wishes().standIn()
+                ? new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), wanted)
+                : SeenTake.in(reference, di.mid());
+        Alignment alignment = seen.alignment();
         boolean same = alignment.pairing().isSamePhrase();
         float[] dry = same
-                ? alignment.laid(wanted, di.mid(), Sound.WORKING_RATE_HZ)
+                ? seen.laid(di.mid(), Sound.WORKING_RATE_HZ)
                 : di.mid();
         CurveDictionary dictionary = alignment.pairing() == Pairing.SAME_PERFORMANCE
                 ? new CurveDictionary(options)
                 : CurveDictionary.moderate(options);
         Evidence first = Parallel.result(alone);
+        boolean guided = alignment.pairing() == Pairing.PLAYED_AGAIN
+                && options.wishes().track() == SearchOptions.Track.DRY && others(first);
+        Optional<GuidedReading> through = Optional.empty();
+        if (guided) {
+            progress.step(0.03, "taking the guitar out of what plays with it");
+            GuidedGuitar guitar = GuidedGuitar.of(reference, Sound.mono(dry, Sound.WORKING_RATE_HZ));
+            through = Optional.of(guitar.reading());
+            first = first.coloured(guitar.spectrum())
+                    .saturated(Finding.unknown("others play with it, and are as dirty as they are"));
+            wanted = Arrays.copyOf(guitar.sound().atRate(Sound.WORKING_RATE_HZ).mid(), wanted.length);
+        }
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
-        Search search = new Search(started, first, evidence, target, alignment, nearest);
+        Search search = new Search(started, first, evidence, target, alignment, nearest, through);
         if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), alignment);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
-            List<float[]> takes = takes(wanted, dry);
+            List<float[]> takes = takes(dry);
             ReplayCore core = new ReplayCore(segment.cutScored(wanted),
                     takes.stream().map(segment::cut).toList(), segment.warmUp(), options, workers, renders);
             List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
@@ -158,19 +175,29 @@ public final class ToneSearch {
     }
 
     /** The take, and what else of the phrase was played, each laid under the reference; what is no take of it is left out. */
-    private List<float[]> takes(float[] wanted, float[] dry) {
+    private List<float[]> takes(float[] dry) {
         List<float[]> out = new ArrayList<>(List.of(dry));
         for (Sound s : options.wishes().takes()) {
             float[] x = s.atRate(Sound.WORKING_RATE_HZ).mid();
-            Alignment a = Alignment.find(wanted, x, Sound.WORKING_RATE_HZ);
-            if (a.pairing().isSamePhrase()) out.add(a.laid(wanted, x, Sound.WORKING_RATE_HZ));
+            SeenTake a = SeenTake.in(reference, x);
+            if (a.alignment().pairing().isSamePhrase()) out.add(a.laid(x, Sound.WORKING_RATE_HZ));
         }
         return out;
     }
 
-    /** What every way of searching starts from. */
+    /**
+     * What every way of searching starts from.
+     *
+     * @param through how the guitar was read through others that play with it; empty where it stands alone
+     */
     private record Search(long started, Evidence first, Evidence evidence, Target target, Alignment alignment,
-            List<StartingTone> nearest) {}
+            List<StartingTone> nearest, Optional<GuidedReading> through) {
+        /** What a guitar among others did not show. */
+        List<String> unread() {
+            if (through.isEmpty()) return List.of();
+            return Stream.concat(Stream.of("dirt"), through.get().unread().map(w -> "colour " + w).stream()).toList();
+        }
+    }
 
     /** The core from a replay: ranked settings without descent, then what the dry tone lacks. */
     private Derivation again(Search s, Ground ground, ReplayCore core, List<ReplayCore.Ranked> ranked,
@@ -180,7 +207,7 @@ public final class ToneSearch {
         progress.at(0.4, "choosing cabinet and microphone");
         Objective.Point best = objective.at(ranked.get(0).knobs(), Quality.DRAFT);
         tell(core(best, dictionary), s.alignment);
-        boolean company = s.first.circumstances().company().probability() > COMPANY;
+        boolean company = others(s.first);
         Finding<ModulationReading> alone = s.first.modulation().isPresent()
                 ? s.first.modulation()
                 : ModulationEstimator.estimate(reference.withoutEmptySide(), s.first.tempo());
@@ -220,7 +247,8 @@ public final class ToneSearch {
                 (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
                 progress.cancelled() ? "cancelled: the best so far" : "a replay bears no deeper search",
                 start(made.tone(), s.nearest), StoppingPoint.of(first, List.of(first)),
-                Verdict.of(gap, finished.missing(), finished.unjudged()));
+                Verdict.of(gap, finished.missing(),
+                        Stream.concat(finished.unjudged().stream(), s.unread().stream()).toList()));
     }
 
     private Derivation deeply(Search s, Ground ground) {
@@ -277,6 +305,10 @@ public final class ToneSearch {
                 Verdict.of(gap, missing(aim, finished.tone()), unjudged(aim)));
     }
 
+    private static boolean others(Evidence e) {
+        return e.circumstances().company().probability() > COMPANY;
+    }
+
     private void tell(Tone tone, Alignment alignment) {
         interim.soFar(tone, (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ);
     }
@@ -320,7 +352,7 @@ public final class ToneSearch {
 
     /** How dirty the recording is by itself; with others around the guitar it cannot be told. */
     private static OptionalDouble dirtOf(Evidence e) {
-        return e.circumstances().company().probability() > COMPANY
+        return others(e)
                 ? OptionalDouble.empty()
                 : e.saturation().value().stream().mapToDouble(SaturationReading::index).findFirst();
     }
@@ -338,7 +370,7 @@ public final class ToneSearch {
 
     /** With other playing nothing but the recording itself can be asked for movement. */
     private Evidence alone(Evidence steady) {
-        if (steady.circumstances().company().probability() > COMPANY) {
+        if (others(steady)) {
             String why = "others play with it, and the take plays something else";
             return steady.with(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why), steady.saturation());
         }

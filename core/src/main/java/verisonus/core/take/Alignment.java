@@ -22,11 +22,17 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     private static final int HOP = 960;
     /** Profiles of one phrase correlate above this, whatever the sound; of two phrases sometimes, on the same few notes. */
     private static final double SAME = 0.45;
+    /** Two phrases never fit at one place so much better than at all others, in whatever key. */
+    private static final double SAME_IN_ONE_PLACE = 0.4;
+    private static final double BETTER_THERE = 0.1;
+    private static final int ELSEWHERE = 10;
     private static final double SURELY_SAME = 0.6;
     /** Power under which a take rests, against its loudest moment. */
     private static final double REST = 1e-4;
     private static final double FEWEST_SOUNDING = 0.1;
     private static final double IN_TIME = 0.3;
+    /** Under it a band's bass and kick play; the partials of a low string lie above it too. */
+    private static final double LOWEST_HZ = 170;
     private static final double NEAR_S = 0.06;
     private static final double FAR_S = 0.28;
     private static final double CLEARLY = 0.1;
@@ -46,18 +52,16 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         double[][] b = profiles(di, rateHz);
         // A region may stand anywhere in a longer take.
         int reach = (int) (REACH_S * rateHz / HOP) + Math.abs(a.length - b.length);
+        double[] scores = new double[2 * reach + 1];
         int best = 0;
-        double most = -1;
         for (int shift = -reach; shift <= reach; shift++) {
-            double score = likeness(a, b, shift, true);
-            if (score > most) {
-                most = score;
-                best = shift;
-            }
+            scores[shift + reach] = likeness(a, b, shift, true);
+            if (scores[shift + reach] > scores[best + reach]) best = shift;
         }
         // Where it lies is told by rests too, whether it is the same phrase by what sounds.
         double bestScore = likeness(a, b, best, false);
-        if (bestScore < SAME) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
+        boolean inOnePlace = bestScore >= SAME_IN_ONE_PLACE && standsOut(scores, best + reach);
+        if (bestScore < SAME && !inOnePlace) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
         OptionalInt one = SharpOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
         if (one.isPresent()) return new Alignment(Pairing.SAME_PERFORMANCE, one.getAsInt(), bestScore, true);
         OnsetOffset near = OnsetOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
@@ -65,10 +69,22 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         OnsetOffset far = OnsetOffset.find(reference, di, rateHz, best * HOP, FAR_S);
         OnsetOffset notes = far.likeness() > near.likeness() + CLEARLY ? far : near;
         // Two phrases on the same few notes are told apart by when they are played.
-        boolean same = bestScore >= SURELY_SAME || notes.likeness() >= IN_TIME;
+        boolean same = bestScore >= SURELY_SAME || inOnePlace || notes.likeness() >= IN_TIME;
         return same
                 ? new Alignment(Pairing.PLAYED_AGAIN, notes.samples(), bestScore, false)
                 : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
+    }
+
+    private static boolean standsOut(double[] scores, int at) {
+        double elsewhere = -1;
+        for (int i = 0; i < scores.length; i++)
+            if (Math.abs(i - at) > ELSEWHERE) elsewhere = Math.max(elsewhere, scores[i]);
+        return scores[at] - elsewhere >= BETTER_THERE;
+    }
+
+    /** Whether nothing need be asked beyond it. */
+    boolean isSure() {
+        return sharp || pairing.isSamePhrase() && likeness >= SURELY_SAME;
     }
 
     private static double likeness(double[][] a, double[][] b, int shift, boolean restsCount) {
@@ -109,7 +125,7 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         float[] buffer = new float[SIZE];
         float[] power = new float[SIZE / 2 + 1];
         double width = (double) rateHz / SIZE;
-        int first = (int) (75 / width);
+        int first = (int) (LOWEST_HZ / width);
         int last = (int) (1000 / width);
         int[] pitchClass = new int[last];
         for (int k = first; k < last; k++)

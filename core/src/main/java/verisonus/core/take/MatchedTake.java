@@ -31,9 +31,10 @@ public record MatchedTake(Sound reference, Sound sound, Pairing pairing) {
     public static MatchedTake of(Sound reference, Sound di, double longestS) {
         Sound wanted = reference.atRate(Sound.WORKING_RATE_HZ);
         float[] x = di.atRate(Sound.WORKING_RATE_HZ).mid();
-        Alignment a = Alignment.find(wanted.mid(), x, Sound.WORKING_RATE_HZ);
+        SeenTake seen = SeenTake.in(wanted, x);
+        Alignment a = seen.alignment();
         boolean same = a.pairing().isSamePhrase();
-        float[] laid = same ? a.laid(wanted.mid(), x, Sound.WORKING_RATE_HZ) : x;
+        float[] laid = same ? seen.laid(x, Sound.WORKING_RATE_HZ) : x;
         Sound take = Sound.mono(laid, Sound.WORKING_RATE_HZ);
         double whole = same ? wanted.durationS() : take.durationS();
         if (whole <= longestS) return new MatchedTake(wanted, take, a.pairing());

@@ -18,12 +18,14 @@ import verisonus.casebook.store.Casebook;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
+import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
 import verisonus.core.take.StandInTake;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.work.InputFault;
@@ -108,9 +110,21 @@ public final class Desk {
         Optional<Sound> reference = sounds.get().reference();
         if (reference.isEmpty()) return;
         work.run("Isolating: " + wanted.words(), _ -> {
-            player.loadIsolated(there(through, Optional.of(wanted.of(reference.get()))).orElseThrow());
+            Sound heard = wanted.isGuided() ? guided(reference.get()) : wanted.of(reference.get());
+            player.loadIsolated(there(through, Optional.of(heard)).orElseThrow());
             return wanted;
         }, _ -> player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent()));
+    }
+
+    /** What the case's take says is the guitar's; in time with the reference, whatever part of it the take plays. */
+    private Sound guided(Sound reference) {
+        Sound di = sounds.get().di().orElseThrow(() -> new InputFault("the case", "it has no take",
+                "record or add a take of the record's phrase"));
+        MatchedTake laid = MatchedTake.of(reference, di);
+        if (!laid.same())
+            throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
+                    + " guitar's", "play the record's phrase");
+        return GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz());
     }
 
     /** Puts a part of a recording beside the reference, so that both begin together at the studied region. */

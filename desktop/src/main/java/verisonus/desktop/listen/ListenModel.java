@@ -17,7 +17,9 @@ import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
+
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Sounds;
 import verisonus.desktop.player.PlayerModel;
 
 /** The reference's course over time and the regions marked on it. */
@@ -145,10 +147,17 @@ public final class ListenModel {
         };
     }
 
-    /** Hears the reference in the next way that suits it. */
+    /** Ways of hearing the reference that suit it, and of which all is there that they need. */
+    List<Isolation> waysToHear() {
+        Sounds s = desk.sounds().get();
+        int channels = s.reference().map(r -> r.channels().length).orElse(1);
+        return java.util.Arrays.stream(Isolation.values())
+                .filter(w -> w.suits(channels) && (!w.isGuided() || s.di().isPresent())).toList();
+    }
+
+    /** Hears the reference in the next of them. */
     public void nextIsolation() {
-        int channels = desk.sounds().get().reference().map(s -> s.channels().length).orElse(1);
-        List<Isolation> ways = java.util.Arrays.stream(Isolation.values()).filter(w -> w.suits(channels)).toList();
+        List<Isolation> ways = waysToHear();
         desk.isolation().set(ways.get((ways.indexOf(desk.isolation().get()) + 1) % ways.size()));
     }
 

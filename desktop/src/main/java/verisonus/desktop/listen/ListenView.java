@@ -104,9 +104,8 @@ public final class ListenView extends BorderPane {
         isolation.setId("isolation");
         isolation.setOnAction(_ -> Optional.ofNullable(isolation.getValue()).ifPresent(model.desk().isolation()::set));
         model.desk().isolation().subscribe(w -> isolation.setValue(w));
-        model.desk().sounds().subscribe(s -> {
-            int channels = s.reference().map(r -> r.channels().length).orElse(1);
-            List<Isolation> ways = java.util.Arrays.stream(Isolation.values()).filter(w -> w.suits(channels)).toList();
+        model.desk().sounds().subscribe(_ -> {
+            List<Isolation> ways = model.waysToHear();
             if (!isolation.getItems().equals(ways)) {
                 isolation.getItems().setAll(ways);
                 isolation.setValue(model.desk().isolation().get());

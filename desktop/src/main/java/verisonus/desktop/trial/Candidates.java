@@ -8,7 +8,7 @@ import java.util.function.Function;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.evidence.study.GuidedIsolation;
+import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;

@@ -103,6 +103,9 @@ class ListenBenchTest {
         m.nextIsolation();
         m.nextIsolation();
         fixture.settle();
+        assertThat(fixture.desk().isolation().get()).isEqualTo(Isolation.BY_TAKE);
+        m.nextIsolation();
+        fixture.settle();
         assertThat(fixture.desk().isolation().get()).isEqualTo(Isolation.WHOLE);
     }
 

@@ -23,12 +23,10 @@ public final class SpectrumEstimator {
         Bands bands = Bands.thirds(50, 16000);
         double[] power = bands.longTermPower(sound.mid(), sound.rateHz());
         double[] noisePower = bands.grouping(noise.fftSize(), sound.rateHz()).sum(noise.binPower());
-        double reference = mean(bands, power, 80, 8000);
         double[] centres = bands.centresHz();
-        double[] level = new double[power.length];
+        double[] level = levels(centres, power);
         double[] trust = new double[power.length];
         for (int b = 0; b < level.length; b++) {
-            level[b] = Math.max(-RANGE_DB, 10 * Math.log10(power[b] / (reference + 1e-30) + 1e-20));
             double over = 10 * Math.log10((power[b] + 1e-30) / (noisePower[b] + 1e-30));
             boolean readable = bands.highHz(b) < 0.5 * sound.rateHz() && level[b] > -70;
             trust[b] = readable ? Math.clamp(over / FULL_TRUST_DB, 0, 1) : 0;
@@ -36,10 +34,23 @@ public final class SpectrumEstimator {
         return new SpectrumReading(centres, level, trust, centroid(centres, power), tilt(centres, level));
     }
 
-    private static double mean(Bands bands, double[] power, double fromHz, double toHz) {
+    /** A reading of powers that were found otherwise, by band. */
+    public static SpectrumReading reading(double[] centresHz, double[] power, double[] trust) {
+        double[] level = levels(centresHz, power);
+        return new SpectrumReading(centresHz, level, trust, centroid(centresHz, power), tilt(centresHz, level));
+    }
+
+    private static double[] levels(double[] centresHz, double[] power) {
+        double reference = mean(centresHz, power, 80, 8000);
+        double[] level = new double[power.length];
+        for (int b = 0; b < level.length; b++)
+            level[b] = Math.max(-RANGE_DB, 10 * Math.log10(power[b] / (reference + 1e-30) + 1e-20));
+        return level;
+    }
+
+    private static double mean(double[] c, double[] power, double fromHz, double toHz) {
         double sum = 0;
         int n = 0;
-        double[] c = bands.centresHz();
         for (int b = 0; b < c.length; b++) {
             if (c[b] > fromHz * 0.95 && c[b] < toHz * 1.05) {
                 sum += power[b];

@@ -63,7 +63,10 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
         Finding<ModulationReading> level = levels.find(strongest, setting.beatHz);
         CombSweep combs = new CombSweep(fit);
         CombSweep.Strongest comb = combs.strongest();
-        Finding<ModulationReading> open = combs.find(comb);
+        // Basses and drums that come and go look like notches that move.
+        Finding<ModulationReading> open = setting.company
+                ? Finding.unknown("others play with it: what sweeps may be theirs")
+                : combs.find(comb);
         Finding<ModulationReading> sweep = open.isPresent() || setting.sweepHz.isEmpty()
                 ? open
                 : CombSweep.confirmed(comb, setting.sweepHz.getAsDouble()).orElse(open);
@@ -79,7 +82,16 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
         }
         Finding<ModulationReading> sides = SideDelays.find(recording,
                 t -> fit.asked[(int) Math.min(fit.asked.length - 1.0, t * Channels.FRAMES_A_SECOND)]);
-        return new ReplayExamination(echo, reverb, level, sweep, pitch, sides);
+        return setting.company
+                ? new ReplayExamination(echo, open(reverb), open(level), sweep, open(pitch), sides)
+                : new ReplayExamination(echo, reverb, level, sweep, pitch, sides);
+    }
+
+    /** What does not show among others may be there all the same. */
+    private static <T> Finding<T> open(Finding<T> f) {
+        return f.presence() == Presence.ABSENT
+                ? Finding.unknown("others play with it and would cover it")
+                : f;
     }
 
     /**

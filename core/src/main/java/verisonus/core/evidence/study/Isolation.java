@@ -18,7 +18,9 @@ public enum Isolation {
     RINGING("ringing",
             "what rings, without what strikes: drums fade"),
     GUITAR_BAND("guitar band",
-            "120 Hz to 5 kHz: without bass, kick and cymbals");
+            "120 Hz to 5 kHz: without bass, kick and cymbals"),
+    BY_TAKE("by your take",
+            "what your take of the phrase says is the guitar's, by time, band and place");
 
     private final String words;
     private final String about;
@@ -37,16 +39,21 @@ public enum Isolation {
         return about;
     }
 
-    /** Whether it can make a difference to a sound of this many channels. */
-    public boolean suits(int channels) {
-        return channels > 1 || this == WHOLE || this == RINGING || this == GUITAR_BAND;
+    /** Whether nothing but a take of the same phrase can say what is the guitar's. */
+    public boolean isGuided() {
+        return this == BY_TAKE;
     }
 
-    /** The isolated sound; the whole for what does not suit it. */
+    /** Whether it can make a difference to a sound of this many channels. */
+    public boolean suits(int channels) {
+        return channels > 1 || isGuided() || this == WHOLE || this == RINGING || this == GUITAR_BAND;
+    }
+
+    /** The isolated sound; the whole for what does not suit it, and where a take would have to guide. */
     public Sound of(Sound sound) {
         if (!suits(sound.channels().length)) return sound;
         return switch (this) {
-            case WHOLE -> sound;
+            case WHOLE, BY_TAKE -> sound;
             case CENTRE -> Sound.mono(sound.mid(), sound.rateHz());
             case SIDE -> Sound.mono(sound.side(), sound.rateHz());
             case LEFT -> Sound.mono(sound.channel(0), sound.rateHz());

@@ -1,4 +1,4 @@
-package verisonus.core.evidence.study;
+package verisonus.core.evidence.guided;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,11 +8,10 @@ import verisonus.core.sound.Sound;
 
 /** A guitar among strikes and a low hum, guided by the same phrase under another hand. */
 class GuidedIsolationTest {
-    private static final int RATE_HZ = GuidedIsolation.RATE_HZ;
-    private static final Sound GUITAR = Signal.plucks(0.43, 21, 1).atDb(-10).atRate(RATE_HZ).lasting(6);
-    private static final Sound TAKE = Signal.plucks(0.43, 21, 5).atDb(-6).atRate(RATE_HZ).lasting(6);
-    private static final Sound COMPANY = Signal.of(t -> 0.25 * Math.sin(2 * Math.PI * 45 * t)
-            + (t % 0.5 < 0.03 ? 0.8 * Math.sin(9000 * t * t % 6.28) : 0)).atDb(-6).atRate(RATE_HZ).lasting(6);
+    private static final int RATE_HZ = GuidedBand.RATE_HZ;
+    private static final Sound GUITAR = GuidedBand.GUITAR;
+    private static final Sound TAKE = GuidedBand.TAKE;
+    private static final Sound COMPANY = GuidedBand.COMPANY;
 
     /** Scale-invariant signal-to-distortion ratio (J. Le Roux et al., ICASSP 2019), dB. */
     private static double ratioDb(float[] wanted, float[] heard) {
@@ -57,5 +56,23 @@ class GuidedIsolationTest {
     void silenceGivesSilence() {
         Sound silent = Signal.silence().atRate(RATE_HZ).lasting(2);
         assertThat(GuidedIsolation.of(silent, TAKE.slice(0, 2)).peak()).isZero();
+    }
+
+    @Test
+    void whereTheTakeRestsNextToNothingIsTheGuitars() {
+        Sound mixed = Signal.sum(GUITAR, COMPANY);
+        float[] twice = java.util.Arrays.copyOf(mixed.mid(), 2 * mixed.frames());
+        System.arraycopy(COMPANY.mid(), 0, twice, mixed.frames(), COMPANY.frames());
+        Sound out = GuidedIsolation.of(Sound.mono(twice, RATE_HZ), TAKE);
+        assertThat(out.slice(9, 12).rms()).isLessThan(0.11 * COMPANY.slice(3, 6).rms());
+        assertThat(out.frames()).isEqualTo(twice.length);
+    }
+
+    @Test
+    void theRestAndTheGuitarAreTheRecording() {
+        Sound mixed = Signal.sum(GUITAR, COMPANY);
+        Sound both = Signal.sum(GuidedIsolation.of(mixed, TAKE), GuidedIsolation.rest(mixed, TAKE));
+        for (int i = 0; i < both.frames(); i += 37)
+            assertThat(both.mid()[i]).isCloseTo(mixed.mid()[i], org.assertj.core.data.Offset.offset(1e-4f));
     }
 }

@@ -1,0 +1,77 @@
+package verisonus.bench.band;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.LongStream;
+import verisonus.bench.Distances;
+import verisonus.bench.Effects;
+import verisonus.bench.MatchedEqualizer;
+import verisonus.bench.Tally;
+import verisonus.core.rig.Block;
+import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.GearKind;
+import verisonus.core.search.Derivation;
+import verisonus.core.search.SearchOptions;
+import verisonus.core.search.ToneSearch;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
+import verisonus.core.work.Progress;
+
+/** How near a tone comes that is derived from a record in which the guitar never stands alone ({@link BandMix}), and what it holds. */
+final class BandReplayReport {
+    private static final double GUITAR_DB = -3;
+    private static final double RIGHT_TIME = 0.03;
+
+    private BandReplayReport() {}
+
+    /** @param args first and last seed */
+    public static void main(String[] args) {
+        Tally tally = new Tally();
+        try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
+            LongStream.rangeClosed(Long.parseLong(args[0]), Long.parseLong(args[1]))
+                    .forEach(seed -> one(BandMix.of(seed, GUITAR_DB), tally, workers));
+        }
+        System.out.print(tally.text());
+    }
+
+    private static void one(BandMix m, Tally tally, ExecutorService workers) {
+        Derivation d = new ToneSearch(m.mix(), m.take(), SearchOptions.defaults(), workers, Progress.NONE).run();
+        double app = Distances.spectrogramDb(m.target(), d.render());
+        double eq = Distances.spectrogramDb(m.target(),
+                Sound.mono(MatchedEqualizer.of(m.mix().mid(), m.take().mid()), Effects.RATE_HZ));
+        double floor = Distances.spectrogramDb(m.target(),
+                Sound.mono(MatchedEqualizer.of(m.guitar().mid(), m.floor().mid()), Effects.RATE_HZ));
+        tally.share("taken for a replay", d.pairing() == Pairing.PLAYED_AGAIN);
+        tally.share("nearer than a matched equalizer", app < eq);
+        tally.share("verdict near", d.verdict().near());
+        tally.error("distance to the target, dB", app);
+        tally.error("distance of a matched equalizer, dB", eq);
+        tally.error("distance of the floor, dB", floor);
+        tally.error("distance over the floor's", app / floor);
+        List<String> words = d.tone().blocks().stream()
+                .filter(b -> b.model().kind() != GearKind.CABINET && b.model().kind() != GearKind.MICROPHONE)
+                .map(BandReplayReport::word).toList();
+        Optional<Block> echo = d.tone().first(GearKind.ECHO);
+        if (m.echo().isPresent()) {
+            tally.share("echo in the tone", echo.isPresent());
+            tally.share("its time right", echo
+                    .filter(b -> Math.abs(b.get(ControlNames.TIME) / m.echo().get().timeMs() - 1) < RIGHT_TIME)
+                    .isPresent());
+        } else {
+            tally.share("echo invented", echo.isPresent());
+        }
+        tally.share(m.hall() ? "space in the tone" : "space invented", d.tone().first(GearKind.REVERB).isPresent());
+        tally.share("movement invented", d.tone().first(GearKind.MODULATION).isPresent());
+        tally.share("gate invented", d.tone().first(GearKind.GATE).isPresent());
+        System.out.printf(Locale.ROOT, "%3d %-7s %-8s %4.1f s %-9s %.2f (eq %.2f, floor %.2f)  %s%n", m.seed(),
+                m.place(), m.style(), d.seconds(), d.pairing(), app, eq, floor, words);
+    }
+
+    private static String word(Block b) {
+        return b.model().name() + b.model().find(ControlNames.GAIN)
+                .map(_ -> String.format(Locale.ROOT, " %.1f", b.get(ControlNames.GAIN))).orElse("");
+    }
+}

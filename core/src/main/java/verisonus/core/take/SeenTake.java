@@ -1,0 +1,35 @@
+package verisonus.core.take;
+
+import verisonus.core.sound.Sound;
+
+/**
+ * A take looked for in a recording: in the middle of it and, where others cover the guitar there, in what the sides differ by and in each
+ * side alone.
+ *
+ * @param alignment where it was found, as well as it was
+ * @param view the mono sound in which it was
+ */
+public record SeenTake(Alignment alignment, float[] view) {
+    /** @param di dry guitar, mono, at the recording's rate */
+    public static SeenTake in(Sound recording, float[] di) {
+        SeenTake best = seen(recording.mid(), di, recording.rateHz());
+        if (!recording.isStereo() || best.alignment.isSure()) return best;
+        for (float[] view : new float[][]{recording.side(), recording.channel(0), recording.channel(1)}) {
+            SeenTake next = seen(view, di, recording.rateHz());
+            boolean found = next.alignment.pairing().isSamePhrase();
+            boolean before = best.alignment.pairing().isSamePhrase();
+            if (found && !before || found == before && next.alignment.likeness() > best.alignment.likeness())
+                best = next;
+        }
+        return best;
+    }
+
+    private static SeenTake seen(float[] view, float[] di, int rateHz) {
+        return new SeenTake(Alignment.find(view, di, rateHz), view);
+    }
+
+    /** The take laid under the recording, as long as it. */
+    public float[] laid(float[] di, int rateHz) {
+        return alignment.laid(view, di, rateHz);
+    }
+}
