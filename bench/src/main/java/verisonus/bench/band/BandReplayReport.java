@@ -66,8 +66,9 @@ final class BandReplayReport {
         tally.share(m.hall() ? "space in the tone" : "space invented", d.tone().first(GearKind.REVERB).isPresent());
         tally.share("movement invented", d.tone().first(GearKind.MODULATION).isPresent());
         tally.share("gate invented", d.tone().first(GearKind.GATE).isPresent());
-        System.out.printf(Locale.ROOT, "%3d %-7s %-8s %4.1f s %-9s %.2f (eq %.2f, floor %.2f)  %s%n", m.seed(),
-                m.place(), m.style(), d.seconds(), d.pairing(), app, eq, floor, words);
+        System.out.printf(Locale.ROOT, "%3d %-7s %-8s %4.1f s %-9s %.2f (eq %.2f, floor %.2f) %s%s %s%n", m.seed(),
+                m.place(), m.style(), d.seconds(), d.pairing(), app, eq, floor, m.echo().isPresent() ? "echo " : "",
+                m.hall() ? "hall " : "", words);
     }
 
     private static String word(Block b) {

@@ -46,6 +46,8 @@ final class ReplayCompletion {
     /** A space that nobody heard must bring the core this much nearer, one that was heard in the tails less. */
     private static final double CLOSES = 0.07;
     private static final double CLOSES_HEARD = 0.02;
+    /** Where others play, what they leave between the notes passes for a little space. */
+    private static final double CLOSES_AMONG_OTHERS = 0.05;
     /** Where a usual hall harms less than this, a space can be neither found nor ruled out. */
     private static final double RULED_OUT = 0.03;
 
@@ -263,10 +265,11 @@ final class ReplayCompletion {
         List<Block> before = effects.stream().filter(b -> b.model().kind() == GearKind.ECHO).toList();
         ReplaySpace nearest = ReplaySpace.nearest(judge, knobs, before, unit, workers);
         double gain = nearest.gain();
-        spaceRuledOut = nearest.harm() >= RULED_OUT;
-        boolean heard = exam.reverb().isPresent();
+        spaceRuledOut = nearest.harm() >= RULED_OUT && !setting.company();
+        boolean heard = exam.reverb().isPresent() && !setting.company();
         boolean sure = heard && exam.reverb().confidence() >= SURE;
-        boolean closes = gain >= CLOSES || heard && gain >= CLOSES_HEARD || sure && gain >= 0;
+        boolean closes = gain >= (setting.company() ? CLOSES_AMONG_OTHERS : CLOSES) || heard && gain >= CLOSES_HEARD
+                || sure && gain >= 0;
         if (!closes) {
             if (sure) missing.add("space");
             return Optional.empty();

@@ -24,8 +24,10 @@ public record GuidedGuitar(Sound sound, GuidedReading reading) {
         LaidSpectra.Part part = LaidSpectra.Part.of(recording, take);
         LaidSpectra laid = part.laid();
         float[][] sparing = GuidedSplit.of(laid, GuidedSplit.Setting.SPARING);
-        GuidedReading reading = GuidedReading.of(GuidedParts.of(laid, sparing));
-        Sound heard = GuidedIsolation.of(laid, sparing, LEAST);
+        float[][] thorough = GuidedSplit.of(laid, GuidedSplit.Setting.THOROUGH);
+        GuidedReading reading = GuidedReading.of(GuidedParts.of(laid, thorough, sparing));
+        // What is left of others fills rests and gaps, and passes for dirt; a guitar aside has little of it.
+        Sound heard = GuidedIsolation.of(laid, laid.aside() ? sparing : thorough, LEAST);
         Sound guitar = coloured(Sound.mono(heard.mid(), heard.rateHz()), reading.levelDb());
         float[] whole = new float[(int) Math.ceil(recording.durationS() * LaidSpectra.RATE_HZ)];
         int from = (int) (part.fromS() * LaidSpectra.RATE_HZ);

@@ -60,14 +60,14 @@ public final class GuidedIsolation {
     }
 
     /**
-     * @param sparing the guitar's share of each cell by that split
+     * @param share the guitar's of each cell, by a split
      * @param least what is left of anything
      */
-    static Sound of(LaidSpectra laid, float[][] sparing, double least) {
-        float[][] mask = new float[sparing.length][sparing[0].length];
+    static Sound of(LaidSpectra laid, float[][] share, double least) {
+        float[][] mask = new float[share.length][share[0].length];
         for (int t = 0; t < mask.length; t++) {
             for (int k = 0; k < mask[t].length; k++) {
-                double guitar = Math.sqrt(sparing[t][k] * laid.ring()[t][k]) * laid.place()[t][k];
+                double guitar = Math.sqrt(share[t][k] * laid.ring()[t][k]) * laid.place()[t][k];
                 mask[t][k] = (float) (below(k) * Math.max(least, guitar));
             }
         }

@@ -24,15 +24,15 @@ public record GuidedParts(double[][] levelDb, double[] recordingDb, boolean asid
     }
 
     static GuidedParts of(LaidSpectra laid) {
-        return of(laid, GuidedSplit.of(laid, GuidedSplit.Setting.SPARING));
+        return of(laid, GuidedSplit.of(laid, GuidedSplit.Setting.THOROUGH),
+                GuidedSplit.of(laid, GuidedSplit.Setting.SPARING));
     }
 
-    /** @param sparing the guitar's share of each cell by that split */
-    static GuidedParts of(LaidSpectra laid, float[][] sparing) {
+    /** Of both splits' shares of each cell. */
+    static GuidedParts of(LaidSpectra laid, float[][] thorough, float[][] sparing) {
         ThirdBands bands = new ThirdBands(laid.power()[0].length);
         float[][] placed = laid.placed();
-        double[][] parts = {
-                levelled(means(bands.sums(placed, GuidedSplit.of(laid, GuidedSplit.Setting.THOROUGH)))),
+        double[][] parts = {levelled(means(bands.sums(placed, thorough))),
                 levelled(means(bands.sums(placed, sparing)))};
         return new GuidedParts(parts, levelled(means(bands.sums(laid.power()))), laid.aside());
     }
