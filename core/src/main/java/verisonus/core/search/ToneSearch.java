@@ -245,10 +245,16 @@ public final class ToneSearch {
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 others, gap, aim, candidate, made.render(),
                 (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
-                progress.cancelled() ? "cancelled: the best so far" : "a replay bears no deeper search",
+                stopped(s),
                 start(made.tone(), s.nearest), StoppingPoint.of(first, List.of(first)),
                 Verdict.of(gap, finished.missing(),
                         Stream.concat(finished.unjudged().stream(), s.unread().stream()).toList()));
+    }
+
+    private String stopped(Search s) {
+        if (progress.cancelled()) return "cancelled: the best so far";
+        return (s.through.isPresent() ? "the guitar was read through others by the take; " : "")
+                + "a replay bears no deeper search";
     }
 
     private Derivation deeply(Search s, Ground ground) {
