@@ -16,6 +16,7 @@ import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.CommandFolder;
+import verisonus.core.evidence.guided.GuidedReading;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 
@@ -202,6 +203,11 @@ class AdviceCommandsTest {
         JsonNode bands = Json.parse("passages", Said.by("passages", song.toString(), "--di", di, "--json").out())
                 .path("through_the_others");
         assertThat(bands.size()).isGreaterThan(20);
-        bands.forEach(b -> assertThat(b.path("readable").asBoolean()).isEqualTo(b.path("off_db").asDouble() < 1.2));
+        bands.forEach(b -> {
+            double off = b.path("off_db").asDouble();
+            // Written with one digit.
+            if (Math.abs(off - GuidedReading.READABLE_DB) > 0.06)
+                assertThat(b.path("readable").asBoolean()).isEqualTo(off < GuidedReading.READABLE_DB);
+        });
     }
 }

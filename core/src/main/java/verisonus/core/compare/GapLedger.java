@@ -183,7 +183,8 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
         }
         if (weight == 0) return Optional.empty();
         boolean less = b < a;
-        return Optional.of(new GapRow(band, "dB", a / weight, b / weight, JndScale.bandDb(band.fromHz(), band.toHz()),
+        return Optional.of(new GapRow(band, "dB", a / weight, b / weight,
+                JndScale.bandDb(band.fromHz(), band.toHz()) * JndScale.faintness(a / weight),
                 stageOf(band.fromHz()), adviceFor(band.fromHz(), less), true));
     }
 

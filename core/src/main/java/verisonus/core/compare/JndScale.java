@@ -6,6 +6,8 @@ package verisonus.core.compare;
  */
 public final class JndScale {
     public static final double CREST_DB = 1.5;
+    /** From here down a band is faint, against the mean of 80 Hz to 8 kHz. */
+    private static final double FAINT_DB = -20;
     public static final double SPREAD_DB = 1.5;
     public static final double SATURATION_INDEX = 0.06;
     /** How much wider it is between two guitars and hands: one chain reads this far apart on one of ten replays of the report. */
@@ -26,6 +28,11 @@ public final class JndScale {
     public static double bandDb(double lowHz, double highHz) {
         double centre = Math.sqrt(lowHz * highHz);
         return centre < 100 || centre > 8000 ? 2 : 1;
+    }
+
+    /** How much less exactly a band is heard that lies far under the rest of the sound: twice as little at −40 dB. */
+    static double faintness(double levelDb) {
+        return 1 + Math.max(0, FAINT_DB - levelDb) / 20;
     }
 
     public static double echoTimeMs(double ms) {

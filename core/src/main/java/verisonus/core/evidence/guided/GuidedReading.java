@@ -13,7 +13,7 @@ import verisonus.core.work.Figures;
  */
 public record GuidedReading(double[] levelDb, double[] offDb) {
     /** A band expected to lie nearer is worth reading. */
-    public static final double READABLE_DB = 1.2;
+    public static final double READABLE_DB = 1.4;
     /** How many stretches of pitch have weights of their own. */
     public static final int REGIONS = 10;
     /** Expected distances at which a band has all trust, and none. */
