@@ -124,9 +124,8 @@ public final class ToneSearch {
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
-        float[] wanted = reference.mid();
         SeenTake seen = options.wishes().standIn()
-                ? new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), wanted)
+                ? new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), reference.mid())
                 : SeenTake.in(reference, di.mid());
         Alignment alignment = seen.alignment();
         boolean same = alignment.pairing().isSamePhrase();
@@ -136,25 +135,16 @@ public final class ToneSearch {
         CurveDictionary dictionary = alignment.pairing() == Pairing.SAME_PERFORMANCE
                 ? new CurveDictionary(options)
                 : CurveDictionary.moderate(options);
-        Evidence first = Parallel.result(alone);
-        boolean guided = alignment.pairing() == Pairing.PLAYED_AGAIN
-                && options.wishes().track() == SearchOptions.Track.DRY && others(first);
-        Optional<GuidedReading> through = Optional.empty();
-        if (guided) {
-            progress.step(0.03, "taking the guitar out of what plays with it");
-            GuidedGuitar guitar = GuidedGuitar.of(reference, Sound.mono(dry, Sound.WORKING_RATE_HZ));
-            through = Optional.of(guitar.reading());
-            first = first.coloured(guitar.spectrum())
-                    .saturated(Finding.unknown("others play with it, and are as dirty as they are"));
-            wanted = Arrays.copyOf(guitar.sound().atRate(Sound.WORKING_RATE_HZ).mid(), wanted.length);
-        }
+        Asked asked = asked(Parallel.result(alone), alignment, dry);
+        Evidence first = asked.first;
+        float[] wanted = asked.wanted;
         Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
-        Search search = new Search(started, first, evidence, target, alignment, nearest, through);
+        Search search = new Search(started, first, evidence, target, alignment, nearest, asked.through);
         if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), alignment);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
@@ -172,6 +162,26 @@ public final class ToneSearch {
         return deeply(search, new Ground(wanted, dry, target, pairing,
                 new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER),
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
+    }
+
+    /**
+     * What of a recording is asked.
+     *
+     * @param wanted the guitar's sound, as far as it can be had
+     * @param through how it was read through others; empty where it stands alone
+     */
+    private record Asked(Evidence first, float[] wanted, Optional<GuidedReading> through) {}
+
+    private Asked asked(Evidence first, Alignment alignment, float[] dry) {
+        boolean guided = alignment.pairing() == Pairing.PLAYED_AGAIN
+                && options.wishes().track() == SearchOptions.Track.DRY && others(first);
+        if (!guided) return new Asked(first, reference.mid(), Optional.empty());
+        progress.step(0.03, "taking the guitar out of what plays with it");
+        GuidedGuitar guitar = GuidedGuitar.of(reference, Sound.mono(dry, Sound.WORKING_RATE_HZ));
+        Evidence read = first.coloured(guitar.spectrum())
+                .saturated(Finding.unknown("others play with it, and are as dirty as they are"));
+        return new Asked(read, Arrays.copyOf(guitar.sound().atRate(Sound.WORKING_RATE_HZ).mid(), reference.frames()),
+                Optional.of(guitar.reading()));
     }
 
     /** The take, and what else of the phrase was played, each laid under the reference; what is no take of it is left out. */
