@@ -22,17 +22,18 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     private static final int HOP = 960;
     /** Profiles of one phrase correlate above this, whatever the sound; of two phrases sometimes, on the same few notes. */
     private static final double SAME = 0.45;
-    /** Two phrases never fit at one place so much better than at all others, in whatever key. */
-    private static final double SAME_IN_ONE_PLACE = 0.4;
-    private static final double BETTER_THERE = 0.1;
+    /** Two long phrases never fit at one place so much better than at all others, in whatever key; shorter ones sometimes do. */
+    private static final Place LONG = new Place(12, 0.4, 0.1);
+    private static final Place SHORTER = new Place(8, 0.5, 0.15);
     private static final int ELSEWHERE = 10;
     private static final double SURELY_SAME = 0.6;
     /** Power under which a take rests, against its loudest moment. */
     private static final double REST = 1e-4;
     private static final double FEWEST_SOUNDING = 0.1;
     private static final double IN_TIME = 0.3;
-    /** Under it a band's bass and kick play; the partials of a low string lie above it too. */
-    private static final double LOWEST_HZ = 170;
+    private static final double LOWEST_HZ = 75;
+    /** Under it a band's bass and kick play; a few notes cannot do without what lies there, a longer phrase can. */
+    private static final double ABOVE_BASS_HZ = 170;
     private static final double NEAR_S = 0.06;
     private static final double FAR_S = 0.28;
     private static final double CLEARLY = 0.1;
@@ -48,8 +49,10 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
 
     /** Both mono at this rate. */
     public static Alignment find(float[] reference, float[] di, int rateHz) {
-        double[][] a = profiles(reference, rateHz);
-        double[][] b = profiles(di, rateHz);
+        double lengthS = (double) Math.min(reference.length, di.length) / rateHz;
+        double lowestHz = lengthS >= SHORTER.lengthS ? ABOVE_BASS_HZ : LOWEST_HZ;
+        double[][] a = profiles(reference, rateHz, lowestHz);
+        double[][] b = profiles(di, rateHz, lowestHz);
         // A region may stand anywhere in a longer take.
         int reach = (int) (REACH_S * rateHz / HOP) + Math.abs(a.length - b.length);
         double[] scores = new double[2 * reach + 1];
@@ -60,7 +63,8 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         }
         // Where it lies is told by rests too, whether it is the same phrase by what sounds.
         double bestScore = likeness(a, b, best, false);
-        boolean inOnePlace = bestScore >= SAME_IN_ONE_PLACE && standsOut(scores, best + reach);
+        double clear = scores[best + reach] - elsewhere(scores, best + reach);
+        boolean inOnePlace = LONG.isMet(lengthS, bestScore, clear) || SHORTER.isMet(lengthS, bestScore, clear);
         if (bestScore < SAME && !inOnePlace) return new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
         OptionalInt one = SharpOffset.find(reference, di, rateHz, best * HOP, NEAR_S);
         if (one.isPresent()) return new Alignment(Pairing.SAME_PERFORMANCE, one.getAsInt(), bestScore, true);
@@ -75,11 +79,18 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
                 : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
     }
 
-    private static boolean standsOut(double[] scores, int at) {
-        double elsewhere = -1;
+    /** What a fit at one place needs: how long both are, how alike, how much more so than anywhere else. */
+    private record Place(double lengthS, double likeness, double clear) {
+        boolean isMet(double s, double alike, double by) {
+            return s >= lengthS && alike >= likeness && by >= clear;
+        }
+    }
+
+    private static double elsewhere(double[] scores, int at) {
+        double most = -1;
         for (int i = 0; i < scores.length; i++)
-            if (Math.abs(i - at) > ELSEWHERE) elsewhere = Math.max(elsewhere, scores[i]);
-        return scores[at] - elsewhere >= BETTER_THERE;
+            if (Math.abs(i - at) > ELSEWHERE) most = Math.max(most, scores[i]);
+        return most;
     }
 
     /** Whether nothing need be asked beyond it. */
@@ -119,13 +130,13 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     }
 
     /** Pitch-class energy, mean taken off, length one; zeros where silent. */
-    private static double[][] profiles(float[] x, int rateHz) {
+    private static double[][] profiles(float[] x, int rateHz, double lowestHz) {
         Stft stft = new Stft(SIZE, HOP);
         double[][] out = new double[stft.frames(x.length)][12];
         float[] buffer = new float[SIZE];
         float[] power = new float[SIZE / 2 + 1];
         double width = (double) rateHz / SIZE;
-        int first = (int) (LOWEST_HZ / width);
+        int first = (int) (lowestHz / width);
         int last = (int) (1000 / width);
         int[] pitchClass = new int[last];
         for (int k = first; k < last; k++)
