@@ -31,7 +31,6 @@ class AmongOthersSearchTest {
     private static final Tone CLEAN = new Tone("clean", List.of(Block.of("open clean").with("gain", 3),
             Block.of("2×12 open"), Block.of("dynamic microphone")));
     private static Derivation derived;
-    private static Derivation bare;
 
     @BeforeAll
     static void search() {
@@ -43,7 +42,6 @@ class AmongOthersSearchTest {
         ExecutorService workers = Executors.newFixedThreadPool(2);
         SearchOptions options = SearchOptions.defaults().withRig(SMALL);
         derived = new ToneSearch(Signal.sum(guitar, others), MINE, options, workers, Progress.NONE).run();
-        bare = new ToneSearch(guitar, MINE, options, workers, Progress.NONE).run();
         workers.shutdown();
     }
 
@@ -53,9 +51,8 @@ class AmongOthersSearchTest {
     }
 
     @Test
-    void theAmpIsTheOneThatIsFoundWithoutThem() {
-        assertThat(derived.tone().first(GearKind.AMP).orElseThrow().model())
-                .isEqualTo(bare.tone().first(GearKind.AMP).orElseThrow().model());
+    void aCleanGuitarIsNotMadeDirtyByThem() {
+        assertThat(derived.tone().first(GearKind.AMP).orElseThrow().model().name()).isEqualTo("open clean");
     }
 
     @Test
