@@ -83,7 +83,8 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
         MatchedTake laid = MatchedTake.of(recording, AudioInput.read(di));
         if (laid.same()) return Optional.of(laid);
         System.err.println(
-                "verisonus: " + di + ": it plays something else, so that it cannot guide; what rings is taken");
+                "verisonus: " + di + ": it plays something else, so that it cannot guide"
+                        + (listen == null ? "" : "; what rings is taken"));
         return Optional.empty();
     }
 

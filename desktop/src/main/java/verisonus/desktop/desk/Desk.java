@@ -110,21 +110,25 @@ public final class Desk {
         Optional<Sound> reference = sounds.get().reference();
         if (reference.isEmpty()) return;
         work.run("Isolating: " + wanted.words(), _ -> {
-            Sound heard = wanted.isGuided() ? guided(reference.get()) : wanted.of(reference.get());
-            player.loadIsolated(there(through, Optional.of(heard)).orElseThrow());
-            return wanted;
-        }, _ -> player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent()));
+            Optional<Sound> heard = wanted.isGuided()
+                    ? guided(reference.get())
+                    : Optional.of(wanted.of(reference.get()));
+            if (heard.isPresent()) player.loadIsolated(there(through, heard).orElseThrow());
+            return heard.isPresent();
+        }, done -> {
+            player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
+            if (done) return;
+            // What is chosen says what is heard.
+            isolation.set(Isolation.WHOLE);
+            work.tell(new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
+                    + " guitar's", "play the record's phrase"));
+        });
     }
 
-    /** What the case's take says is the guitar's; in time with the reference, whatever part of it the take plays. */
-    private Sound guided(Sound reference) {
-        Sound di = sounds.get().di().orElseThrow(() -> new InputFault("the case", "it has no take",
-                "record or add a take of the record's phrase"));
-        MatchedTake laid = MatchedTake.of(reference, di);
-        if (!laid.same())
-            throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
-                    + " guitar's", "play the record's phrase");
-        return GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz());
+    /** What the case's take says is the guitar's, in time with the reference; empty where it plays something else. */
+    private Optional<Sound> guided(Sound reference) {
+        return sounds.get().di().map(di -> MatchedTake.of(reference, di)).filter(MatchedTake::same)
+                .map(laid -> GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz()));
     }
 
     /** Puts a part of a recording beside the reference, so that both begin together at the studied region. */

@@ -110,6 +110,27 @@ class ListenBenchTest {
     }
 
     @Test
+    void whereTheTakePlaysSomethingElseEverythingIsHeardAndThatIsSaid() {
+        float[] backwards = DeskFixture.notes(4, 0.23).mid().clone();
+        for (int i = 0, k = backwards.length - 1; i < k; i++, k--) {
+            float x = backwards[i];
+            backwards[i] = backwards[k];
+            backwards[k] = x;
+        }
+        long id = fixture.book().addCase("Other Take", "Nobody, “Nothing”", "");
+        fixture.book().recordings().addMedium(id, Medium.Role.REFERENCE, "reference.wav",
+                SoundWriter.encode(DeskFixture.notes(4, 0.4), SoundWriter.Format.WAV_24));
+        fixture.book().recordings().addMedium(id, Medium.Role.DI, "di.wav",
+                SoundWriter.encode(Sound.mono(backwards, 48000), SoundWriter.Format.WAV_24));
+        fixture.desk().openCase(fixture.book().cases().stream().filter(c -> c.id() == id).findFirst().orElseThrow());
+        fixture.settle();
+        fixture.desk().isolation().set(Isolation.BY_TAKE);
+        fixture.settle();
+        assertThat(fixture.desk().isolation().get()).isEqualTo(Isolation.WHOLE);
+        assertThat(fixture.desk().work().fault().get()).contains("the take").contains("play the record's phrase");
+    }
+
+    @Test
     void anotherReferenceIsStudiedWithItsOwnRegions() {
         Medium first = reference();
         mark(first);

@@ -76,7 +76,7 @@ public final class GuidedIsolation {
 
     /** Nothing of a guitar lies under its lowest string. */
     private static double below(int bin) {
-        double hz = Math.max(1, bin) * (double) RATE_HZ / 2048;
+        double hz = Math.max(1, bin) * (double) RATE_HZ / LaidSpectra.frames().size();
         return 1 / (1 + Math.pow(LOWEST_HZ / hz, 8));
     }
 }

@@ -6,7 +6,8 @@ import verisonus.core.work.Figures;
 
 /**
  * The guitar's own third octaves inside a band: the two {@link GuidedParts} and the usual curve of a guitar, weighed by region, and how
- * far each band is expected to be off by how much the parts disagree, how much others are over it and in which octave it lies.
+ * far each band is expected to be off by how far others are over it, in which octave it lies and how unusual the reading is there. How far
+ * the parts are apart tells no more than that.
  *
  * @param levelDb by band of {@link GuidedParts#centresHz()}, mean of 400 to 2500 Hz zero
  * @param offDb expected distance from the truth
@@ -35,7 +36,7 @@ public record GuidedReading(double[] levelDb, double[] offDb) {
             {0.95, 0, 0.05}, {0.6, 0.4, 0}, {0.95, 0.05, 0}, {0.8, 0, 0.2}, {0.3, 0, 0.7}, {0, 0, 1}};
     private static final double[][] ASIDE = {{0.05, 0, 0.95}, {0.35, 0.6, 0.05}, {0.25, 0.75, 0}, {0.05, 0.95, 0},
             {0.05, 0.95, 0}, {0, 0.95, 0.05}, {0.1, 0.8, 0.1}, {0.5, 0.2, 0.3}, {0.35, 0.15, 0.5}, {0.05, 0, 0.95}};
-    private static final double[] OFF = {0.11, 0, 2.75, 0, 0.26, 0.70, 1.82, 0.84};
+    private static final double[] OFF = {0.11, 2.75, 0.26, 0.70, 1.82, 0.84};
 
     /** @param take in time with the recording */
     public static GuidedReading of(Sound recording, Sound take) {
@@ -64,16 +65,14 @@ public record GuidedReading(double[] levelDb, double[] offDb) {
     }
 
     /**
-     * What tells how far off a band may be: one, how far the parts are apart, octaves under 200 Hz and over 3 kHz, how far the recording is
-     * over the reading, whether the guitar stands in the middle, and how far the reading is from the usual curve over 3 kHz and under
-     * 200 Hz.
+     * What tells how far off a band may be: one, octaves under 200 Hz, how far the recording is over the reading, whether the guitar stands
+     * in the middle, and how far the reading is from the usual curve over 3 kHz and under 200 Hz.
      */
     public static double[] signs(GuidedParts parts, int b) {
         double hz = ThirdBands.centreHz(b);
         double level = level(parts, b);
         double unusual = Math.abs(level - USUAL_DB[b]) / 5;
-        return new double[]{1, Math.abs(parts.levelDb()[0][b] - parts.levelDb()[1][b]),
-                Math.max(0, Math.log(LOW_HZ / hz) / Math.log(2)), Math.max(0, Math.log(hz / HIGH_HZ) / Math.log(2)),
+        return new double[]{1, Math.max(0, Math.log(LOW_HZ / hz) / Math.log(2)),
                 Math.max(0, parts.recordingDb()[b] - level) / 5, parts.aside() ? 0 : 1, hz > HIGH_HZ ? unusual : 0,
                 hz < LOW_HZ ? unusual : 0};
     }
