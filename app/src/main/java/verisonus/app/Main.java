@@ -1,7 +1,9 @@
 package verisonus.app;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import sun.misc.Signal;
 import verisonus.cli.CommandLineProgram;
 import verisonus.cli.files.OutputFile;
@@ -9,6 +11,7 @@ import verisonus.cli.files.OutputFile;
 /** Starts the program. */
 public final class Main {
     private static final int CANCELLED = 130;
+    private static final Set<String> WINDOWS = Set.of("demo", "open");
 
     private Main() {}
 
@@ -29,6 +32,7 @@ public final class Main {
     }
 
     public static void main(String[] args) {
+        if (args.length > 0 && WINDOWS.contains(args[0])) Screen.prepare(List.of(args).subList(1, args.length));
         Map<String, Object> window = new LinkedHashMap<>();
         window.put("demo", new DemoCommand());
         window.put("open", new OpenCommand());

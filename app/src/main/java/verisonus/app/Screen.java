@@ -1,5 +1,7 @@
 package verisonus.app;
 
+import java.util.List;
+import java.util.Set;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -11,6 +13,7 @@ final class Screen {
     /** Tells the launcher that the window toolkit could not start, so that it tries again without a screen. */
     static final int NO_SCREEN = 75;
 
+    private static final Set<String> PLAIN = Set.of("--fresh", "--verbose");
     private static final Logger LOG = LoggerFactory.getLogger(Screen.class);
 
     private Screen() {}
@@ -18,6 +21,17 @@ final class Screen {
     /** Whether the launcher, or whoever started the program, has chosen to do without a screen. */
     static boolean isOff() {
         return "Headless".equals(System.getProperty("glass.platform"));
+    }
+
+    /**
+     * Begins to start the toolkit before the arguments are read, where they can only ask for the window.
+     *
+     * @param arguments after the command's name
+     */
+    static void prepare(List<String> arguments) {
+        if (!isOff() && arguments.stream().allMatch(a -> !a.startsWith("-") || PLAIN.contains(a))) {
+            VerisonusApplication.startToolkit();
+        }
     }
 
     /**

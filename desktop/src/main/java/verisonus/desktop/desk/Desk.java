@@ -214,32 +214,10 @@ public final class Desk {
     }
 
     private void read(CaseEntry entry) {
-        List<Medium> media = ownTakes(referenceFirst(book.recordings().media(entry.id())));
-        List<Region> regions = media.stream().filter(m -> m.role() == Medium.Role.REFERENCE).findFirst()
-                .map(m -> book.recordings().regions(m.id())).orElse(List.of());
-        Optional<Region> region = regions.stream().filter(r -> chosenRegion.equals(OptionalLong.of(r.id())))
-                .findFirst().or(() -> regions.stream().findFirst());
-        open.set(Optional.of(new OpenCase(entry, media, regions, region,
-                region.flatMap(r -> book.recordings().measurement(r.id())),
-                region.map(r -> book.judgements().verdicts(r.id())).orElse(List.of()),
-                book.judgements().claims(entry.id()),
-                book.tones().tone(entry.id()),
-                book.performances().variants(entry.id()).stream().map(Variant::name).toList(),
-                book.trials().of(entry.id()).stream().anyMatch(t -> t.trial().isEnded()))));
-        player.region().set(region.map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
+        OpenCase read = new CaseReading(book, chosenRegion, chosenReference).of(entry);
+        open.set(Optional.of(read));
+        player.region().set(read.region().map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
-    }
-
-    /** Once the player has played, the stand-in is out of sight; undo brings it back. */
-    private static List<Medium> ownTakes(List<Medium> media) {
-        boolean played = media.stream()
-                .anyMatch(m -> m.role() == Medium.Role.DI && !m.title().equals(StandInTake.NAME));
-        return played ? media.stream().filter(m -> !m.title().equals(StandInTake.NAME)).toList() : media;
-    }
-
-    private List<Medium> referenceFirst(List<Medium> media) {
-        return media.stream().sorted(java.util.Comparator.comparing(
-                m -> !(m.role() == Medium.Role.REFERENCE && chosenReference.equals(OptionalLong.of(m.id()))))).toList();
     }
 
     private void loadSounds() {

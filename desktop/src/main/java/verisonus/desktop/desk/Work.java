@@ -126,6 +126,8 @@ public final class Work implements AutoCloseable {
                             e));
                 });
             } catch (RuntimeException e) {
+                // What was still under way when the window closed finds its casebook closed too.
+                if (worker.isShutdown()) return;
                 boolean ours = !(e instanceof InputFault || e instanceof OutputFault);
                 if (ours) LOG.warn("{} failed", title, e);
                 window.execute(() -> {

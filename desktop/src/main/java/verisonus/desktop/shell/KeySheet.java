@@ -31,9 +31,22 @@ final class KeySheet extends StackPane {
             Map.entry("Everywhere", List.of(new String[]{"Tab", "to the next part"},
                     new String[]{"Enter", "press what has the focus"}, new String[]{"Esc", "close, dismiss"})));
 
+    private final List<Command> commands;
+
     KeySheet(List<Command> commands) {
+        this.commands = commands;
         getStyleClass().add("finder");
         setId("keys");
+        setPadding(new Insets(40, 0, 40, 0));
+        setVisible(false);
+        setOnMousePressed(_ -> close());
+        setOnKeyPressed(e -> {
+            if (e.getCode() != KeyCode.SHIFT) close();
+            e.consume();
+        });
+    }
+
+    private VBox page() {
         FlowPane columns = new FlowPane(28, 14);
         columns.setPrefWrapLength(760);
         columns.getChildren().add(part("In the whole window", commands.stream().filter(c -> !c.keyWords().isEmpty())
@@ -46,15 +59,8 @@ final class KeySheet extends StackPane {
         VBox box = Nodes.column(8, Nodes.label("Every key", "heading"), scroll);
         box.getStyleClass().add("finder-box");
         box.setMaxSize(860, Region.USE_PREF_SIZE);
-        getChildren().add(box);
         setAlignment(box, Pos.TOP_CENTER);
-        setPadding(new Insets(40, 0, 40, 0));
-        setVisible(false);
-        setOnMousePressed(_ -> close());
-        setOnKeyPressed(e -> {
-            if (e.getCode() != KeyCode.SHIFT) close();
-            e.consume();
-        });
+        return box;
     }
 
     private void close() {
@@ -77,7 +83,9 @@ final class KeySheet extends StackPane {
         return Nodes.column(4, Nodes.label(title, "strong"), grid);
     }
 
+    /** Laid out when it is first asked for: a window that has just begun has no use for it. */
     void open() {
+        if (getChildren().isEmpty()) getChildren().add(page());
         setVisible(true);
         setFocusTraversable(true);
         requestFocus();

@@ -24,6 +24,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import org.jspecify.annotations.Nullable;
 import verisonus.casebook.arrival.ArrivedFile;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
@@ -77,7 +78,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
     private final DeriveModel derive;
     private final List<Command> commands;
     private final CommandFinder finder;
-    private final GearView gear;
+    private @Nullable GearView gear;
     private final ThreadView thread;
     private final FloorSending floor;
     private final Arrivals arrivals;
@@ -117,7 +118,6 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         finder = new CommandFinder(this::everyCommand);
         keys = new KeySheet(commands);
         thread = new ThreadView(desk, this::goTo);
-        gear = new GearView(new GearModel(desk), () -> goTo(desk.bench().get()));
         margin = new MarginView(desk, this::showGear);
         middle.setTop(header());
         BorderPane frame = new BorderPane(middle);
@@ -138,6 +138,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
 
     @Override
     public void showGear() {
+        if (gear == null) gear = new GearView(new GearModel(desk), () -> goTo(desk.bench().get()));
         middle.setCenter(gear);
         thread.setAway(true);
     }

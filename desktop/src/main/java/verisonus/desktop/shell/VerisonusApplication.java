@@ -14,14 +14,21 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import verisonus.casebook.store.Casebook;
 import verisonus.core.work.InputFault;
+import verisonus.desktop.desk.CaseReading;
 
 /** The real window on a real screen. */
 public final class VerisonusApplication extends Application {
     private static CompletableFuture<Casebook> casebook = new CompletableFuture<>();
+    private static CompletableFuture<?> toolkit = CompletableFuture.completedFuture("starts when asked");
     private static boolean offersWalk;
     private static final Duration SETTLE = Duration.millis(250);
 
     private @Nullable Window window;
+
+    /** Begins to start the toolkit, and what every window needs of it, while the caller goes on; what goes wrong with it is thrown by {@link #show}. */
+    public static void startToolkit() {
+        toolkit = CompletableFuture.runAsync(() -> Platform.startup(Window::rehearse), VerisonusApplication::beside);
+    }
 
     /**
      * Shows the window until it is closed. The casebook is opened while the toolkit starts.
@@ -30,13 +37,31 @@ public final class VerisonusApplication extends Application {
      * @param toLearnWith whether a first walk is offered, as on the casebook that ships
      */
     public static void show(Supplier<Casebook> opening, boolean toLearnWith) {
-        casebook = CompletableFuture.supplyAsync(opening);
+        casebook = CompletableFuture.supplyAsync(() -> {
+            Casebook book = opening.get();
+            CaseReading.ahead(book);
+            return book;
+        }, VerisonusApplication::beside);
         offersWalk = toLearnWith;
+        joined(toolkit);
         launch(VerisonusApplication.class);
+        joined(casebook);
+    }
+
+    /** A thread for each, as a small machine's shared ones would let them wait for each other. */
+    private static void beside(Runnable work) {
+        Thread.ofPlatform().daemon().start(work);
+    }
+
+    private static void joined(CompletableFuture<?> future) {
         try {
-            casebook.join();
+            future.join();
         } catch (CompletionException e) {
-            throw e.getCause() instanceof RuntimeException fault ? fault : e;
+            switch (e.getCause()) {
+                case RuntimeException fault -> throw fault;
+                case Error fault -> throw fault;
+                case null, default -> throw e;
+            }
         }
     }
 

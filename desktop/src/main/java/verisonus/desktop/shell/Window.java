@@ -8,6 +8,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import verisonus.casebook.store.Casebook;
@@ -41,6 +42,14 @@ public final class Window implements AutoCloseable {
     /** On the window's thread. Takes over the casebook. */
     public Window(Casebook book) {
         this(book, new CountDownLatch(0));
+    }
+
+    /** Reads styles and fonts while there is no casebook yet to be shown with them. On the window's thread. */
+    static void rehearse() {
+        Button button = new Button("rehearsed");
+        new Theme().dress(new Scene(button), SHEETS);
+        button.applyCss();
+        button.layout();
     }
 
     /** @param shown opens when the window is on the screen: background work waits for it */

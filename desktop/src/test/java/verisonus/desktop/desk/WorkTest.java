@@ -102,4 +102,24 @@ class WorkTest {
         assertThat(work.busy().get()).isFalse();
         assertThat(work.fault().get()).contains("Opening a symphony").contains("more memory").contains("shorter part");
     }
+
+    @Test
+    void whatEndsAfterTheWindowClosedTellsNothing() throws InterruptedException {
+        CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch ended = new CountDownLatch(1);
+        work.run("Opening", _ -> {
+            begun.countDown();
+            try {
+                new CountDownLatch(1).await();
+            } catch (InterruptedException e) {
+                ended.countDown();
+            }
+            throw new IllegalStateException("the casebook is closed");
+        }, _ -> {});
+        begun.await();
+        handedOver.clear();
+        work.close();
+        assertThat(ended.await(10, TimeUnit.SECONDS)).isTrue();
+        assertThat(handedOver.poll(300, TimeUnit.MILLISECONDS)).isNull();
+    }
 }
