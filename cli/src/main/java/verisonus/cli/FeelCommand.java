@@ -72,7 +72,7 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         Sound wanted = ref.atRate(Sound.WORKING_RATE_HZ);
         MatchedTake take = MatchedTake.of(wanted, di);
         Sound mine = Renderer.render(t, take.sound(), Quality.FINAL, Progress.NONE);
-        return Feel.of(new Feel.Heard(Examination.of(wanted, Examination.Depth.TONE, Progress.NONE), wanted,
+        return Feel.of(new Feel.Heard(Examination.of(wanted, Examination.Depth.STEADY, Progress.NONE), wanted,
                 Examination.of(mine, Examination.Depth.TONE, Progress.NONE), mine,
                 take.same() ? Optional.of(take.sound()) : Optional.empty()), touch);
     }
@@ -101,8 +101,10 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         ArrayNode ways = doc.putArray("shifts");
         for (SaturationShift.Shift s : shifts)
             stages(ways.addObject().put("what", s.words()).putArray("dirt_hard"), s.dirt());
-        feel.ifPresent(f -> doc.set("against_reference",
-                DerivationJson.gap(new GapLedger(f.rows(), 0)).get("rows")));
+        feel.ifPresent(f -> {
+            doc.set("against_reference", DerivationJson.gap(new GapLedger(f.rows(), 0)).get("rows"));
+            if (!f.uncompared().isEmpty()) doc.put("uncompared", f.uncompared());
+        });
         return doc;
     }
 
@@ -128,6 +130,7 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         }
         for (SaturationShift.Shift s : shifts) System.out.println("the same amount elsewhere: " + s.words());
         feel.ifPresent(f -> {
+            if (!f.uncompared().isEmpty()) System.out.println("not compared with the recording: " + f.uncompared());
             for (GapRow r : f.rows())
                 System.out.printf(Locale.ROOT, "%5.1f JND  %-30s %8.2f -> %8.2f %-9s %s%n", r.audibility(),
                         r.attribute().words(), r.reference(), r.candidate(), r.unit(),

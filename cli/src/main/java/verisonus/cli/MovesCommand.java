@@ -28,6 +28,7 @@ import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.evidence.guided.ThroughOthers;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
@@ -37,6 +38,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -85,6 +87,10 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         MatchedTake take = MatchedTake.of(ref, regions.take(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
         ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
+        if (ThroughOthers.areThere(evidence.wanted()))
+            System.err.println("verisonus: others play with the guitar: " + (take.pairing() == Pairing.PLAYED_AGAIN
+                    ? "its colour was read through them, by the take"
+                    : "the colour is that of all that sounds; a take of the phrase played again would tell the guitar's"));
         return ToneInput.shared(workers -> {
             NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Locks.NONE,
                     Set.copyOf(wantedSo)), workers, Progress.NONE);

@@ -17,10 +17,9 @@ import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Reach;
 import verisonus.core.evidence.Evidence;
-import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.PairedExamination;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
 import verisonus.core.work.Progress;
@@ -52,10 +51,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
         Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         Sound played = regions.take(Objects.requireNonNull(di));
         MatchedTake take = MatchedTake.of(ref, played, Reach.LONGEST_S);
-        Evidence alone = Examination.of(take.reference(), Progress.NONE);
-        Evidence evidence = take.same()
-                ? PairedExamination.of(alone, take.reference(), take.sound()).evidence().saturated(alone.saturation())
-                : alone;
+        Evidence evidence = ToneEvidence.everything(take, Progress.NONE);
         List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
                 .of(Progress.NONE));
         if (json.asked()) {

@@ -3,6 +3,7 @@ package verisonus.core.compare;
 import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.guided.ThroughOthers;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.work.Figures;
@@ -20,6 +21,7 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
     public static final double NEAR_JND = 1.5;
     private static final double FAR_JND = 4;
     private static final double SURE = 0.6;
+    private static final String COLOUR_AMONG_OTHERS = "colour and dirt among the others";
 
     public Verdict {
         missing = List.copyOf(missing);
@@ -33,6 +35,7 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
         judge("echo", reference.echo(), candidate.echo(), missing, unjudged);
         judge("space", reference.reverb(), candidate.reverb(), missing, unjudged);
         judge("movement", reference.modulation(), candidate.modulation(), missing, unjudged);
+        if (ThroughOthers.areThere(reference) && !ThroughOthers.areThere(candidate)) unjudged.add(COLOUR_AMONG_OTHERS);
         return of(gap, missing, unjudged);
     }
 

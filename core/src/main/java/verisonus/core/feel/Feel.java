@@ -8,6 +8,7 @@ import verisonus.core.compare.Driven;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.guided.ThroughOthers;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.sound.Sound;
 
@@ -16,9 +17,12 @@ import verisonus.core.sound.Sound;
  *
  * @param rows onset, fall of notes, bass into the first clipper, dynamics out against in
  * @param touch how my tone answers to soft and hard playing
+ * @param uncompared why nothing is compared with the reference; empty where it is
  */
-public record Feel(List<GapRow> rows, TouchCurve touch) {
+public record Feel(List<GapRow> rows, TouchCurve touch, String uncompared) {
     private static final double SLOPE_JND = 0.08;
+    private static final String AMONG_OTHERS = "others play with the guitar there, and how they begin and fall cannot be told from how it does: choose a passage in"
+            + " which it stands alone";
 
     public Feel {
         rows = List.copyOf(rows);
@@ -34,6 +38,8 @@ public record Feel(List<GapRow> rows, TouchCurve touch) {
     public record Heard(Evidence reference, Sound wanted, Evidence candidate, Sound mine, Optional<Sound> di) {}
 
     public static Feel of(Heard h, TouchCurve touch) {
+        if (ThroughOthers.areThere(h.reference) && !ThroughOthers.areThere(h.candidate))
+            return new Feel(List.of(), touch, AMONG_OTHERS);
         List<GapRow> rows = new ArrayList<>();
         Map<Trait, Double> a = Trait.of(h.reference);
         Map<Trait, Double> b = Trait.of(h.candidate);
@@ -53,7 +59,7 @@ public record Feel(List<GapRow> rows, TouchCurve touch) {
                             : "less gain or a higher master: it holds back too much",
                     true));
         });
-        return new Feel(rows, touch);
+        return new Feel(rows, touch, "");
     }
 
     private static Optional<GapRow> row(Trait t, GapAttribute what, Map<Trait, Double> a, Map<Trait, Double> b,

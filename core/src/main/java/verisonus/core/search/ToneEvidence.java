@@ -5,6 +5,8 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
+import verisonus.core.evidence.guided.ThroughOthers;
+import verisonus.core.evidence.signs.Finding;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -21,12 +23,32 @@ import verisonus.core.work.Progress;
  * @param pairing what the take plays
  */
 public record ToneEvidence(Evidence wanted, Optional<Sound> take, Pairing pairing) {
-    /** Examines the reference. */
+    /** Examines the reference; where others play with the guitar, what the take tells of it. */
     public static ToneEvidence of(MatchedTake laid, Progress progress) {
         Optional<Sound> take = laid.same() ? Optional.of(laid.sound()) : Optional.empty();
         Evidence alone = Examination.of(laid.reference(), Examination.Depth.STEADY, progress);
-        return new ToneEvidence(take.map(t -> PairedExamination.effects(alone, laid.reference(), t)).orElse(alone),
-                take, laid.pairing());
+        Evidence wanted = ThroughOthers.of(alone, laid.reference(), laid.sound(), laid.pairing())
+                .map(t -> amongOthers(t.evidence()))
+                .orElseGet(() -> take.map(t -> PairedExamination.effects(alone, laid.reference(), t)).orElse(alone));
+        return new ToneEvidence(wanted, take, laid.pairing());
+    }
+
+    /**
+     * All that can be asked of the reference with the take. Dirt is as the recording alone shows it, for the tone's is read so too.
+     */
+    public static Evidence everything(MatchedTake laid, Progress progress) {
+        Evidence alone = Examination.of(laid.reference(), progress);
+        if (!laid.same()) return alone;
+        return ThroughOthers.of(alone, laid.reference(), laid.sound(), laid.pairing())
+                .map(t -> amongOthers(t.evidence()))
+                .orElseGet(() -> PairedExamination.of(alone, laid.reference(), laid.sound()).evidence()
+                        .saturated(alone.saturation()));
+    }
+
+    /** Halls and movements there may be theirs as well as the guitar's. */
+    private static Evidence amongOthers(Evidence e) {
+        String why = "others play with it";
+        return e.with(e.echo(), Finding.unknown(why), Finding.unknown(why), e.saturation());
     }
 
     /** Examines what a tone made of the take; the take is asked only where either side may have space or movement. */

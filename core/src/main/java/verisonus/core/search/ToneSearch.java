@@ -18,8 +18,8 @@ import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.dirt.SaturationReading;
-import verisonus.core.evidence.guided.GuidedGuitar;
 import verisonus.core.evidence.guided.GuidedReading;
+import verisonus.core.evidence.guided.ThroughOthers;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
 import verisonus.core.evidence.replay.ReplayExamination;
@@ -61,7 +61,6 @@ public final class ToneSearch {
     private static final double REPLAY_S = 8;
     /** Envelopes of one performance through the best setting lie within this, of two beyond it, dB. */
     private static final double SAME_ENVELOPE_DB = 1.2;
-    private static final double COMPANY = 0.5;
     private static final double SURE = 0.6;
     /** How much the envelope counts against the spectrum, and how little where a player wants it otherwise. */
     private static final double ENVELOPE_WEIGHT = 2;
@@ -173,15 +172,15 @@ public final class ToneSearch {
     private record Asked(Evidence first, float[] wanted, Optional<GuidedReading> through) {}
 
     private Asked asked(Evidence first, Alignment alignment, float[] dry) {
-        boolean guided = alignment.pairing() == Pairing.PLAYED_AGAIN
-                && options.wishes().track() == SearchOptions.Track.DRY && others(first);
-        if (!guided) return new Asked(first, reference.mid(), Optional.empty());
+        if (options.wishes().track() != SearchOptions.Track.DRY || alignment.pairing() != Pairing.PLAYED_AGAIN
+                || !others(first))
+            return new Asked(first, reference.mid(), Optional.empty());
         progress.step(0.03, "taking the guitar out of what plays with it");
-        GuidedGuitar guitar = GuidedGuitar.of(reference, Sound.mono(dry, Sound.WORKING_RATE_HZ));
-        Evidence read = first.coloured(guitar.spectrum())
-                .saturated(Finding.unknown("others play with it, and are as dirty as they are"));
-        return new Asked(read, Arrays.copyOf(guitar.sound().atRate(Sound.WORKING_RATE_HZ).mid(), reference.frames()),
-                Optional.of(guitar.reading()));
+        return ThroughOthers.of(first, reference, Sound.mono(dry, Sound.WORKING_RATE_HZ), alignment.pairing())
+                .map(t -> new Asked(t.evidence(),
+                        Arrays.copyOf(t.guitar().sound().atRate(Sound.WORKING_RATE_HZ).mid(), reference.frames()),
+                        Optional.of(t.guitar().reading())))
+                .orElseGet(() -> new Asked(first, reference.mid(), Optional.empty()));
     }
 
     /** The take, and what else of the phrase was played, each laid under the reference; what is no take of it is left out. */
@@ -322,7 +321,7 @@ public final class ToneSearch {
     }
 
     private static boolean others(Evidence e) {
-        return e.circumstances().company().probability() > COMPANY;
+        return ThroughOthers.areThere(e);
     }
 
     private void tell(Tone tone, Alignment alignment) {

@@ -23,7 +23,6 @@ import verisonus.core.advise.Reach;
 import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.feel.Feel;
@@ -225,12 +224,7 @@ public final class AdviceModel {
         if (wanted.isEmpty()) return;
         ask(Asked.REACH, "Asking what the rig cannot reach", unreached, (tone, p) -> {
             MatchedTake take = take(wanted.get());
-            Evidence alone = Examination.of(take.reference(), p);
-            // Dirt is compared as the recording alone shows it, for the tone's is read so too.
-            Evidence e = take.same()
-                    ? PairedExamination.of(alone, take.reference(), take.sound()).evidence()
-                            .saturated(alone.saturation())
-                    : alone;
+            Evidence e = ToneEvidence.everything(take, p);
             return new Reach(e, take.sound(), tone, session.rig(), session.desk().work().helpers()).of(p);
         });
     }

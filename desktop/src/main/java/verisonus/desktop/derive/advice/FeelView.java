@@ -57,6 +57,10 @@ public final class FeelView {
         for (String a : model.againstLiking())
             body.getChildren().add(Nodes.wrapped("It " + a + ".", "small",
                     "said"));
+        if (!f.feel().uncompared().isEmpty())
+            body.getChildren()
+                    .add(Nodes.wrapped("Not compared with the recording: " + f.feel().uncompared() + ".", "small",
+                            "said"));
         for (GapRow r : f.feel().rows()) body.getChildren().add(row(r));
         title("Where the dirt is made");
         for (int i = 0; i < f.hard().stages().size(); i++) {

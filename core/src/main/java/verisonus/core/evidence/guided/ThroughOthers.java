@@ -1,0 +1,37 @@
+package verisonus.core.evidence.guided;
+
+import java.util.Optional;
+import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.sound.Sound;
+import verisonus.core.take.Pairing;
+
+/**
+ * What a recording shows of a guitar that others play with, by a take of the same phrase: its colour as the take tells it, and nothing of
+ * its dirt, for others are dirty too.
+ *
+ * @param evidence the recording's, with what is the guitar's own
+ * @param guitar what it was read from
+ */
+public record ThroughOthers(Evidence evidence, GuidedGuitar guitar) {
+    private static final double COMPANY = 0.5;
+
+    /** Whether more sounds in it than the guitar. */
+    public static boolean areThere(Evidence recording) {
+        return recording.circumstances().company().probability() > COMPANY;
+    }
+
+    /**
+     * Empty where the guitar stands alone, and where the take is of the very performance (which tells more by itself) or plays something
+     * else.
+     *
+     * @param first of the whole recording
+     * @param take in time with it
+     */
+    public static Optional<ThroughOthers> of(Evidence first, Sound recording, Sound take, Pairing pairing) {
+        if (pairing != Pairing.PLAYED_AGAIN || !areThere(first)) return Optional.empty();
+        GuidedGuitar guitar = GuidedGuitar.of(recording, take);
+        return Optional.of(new ThroughOthers(first.coloured(guitar.spectrum())
+                .saturated(Finding.unknown("others play with it, and are as dirty as they are")), guitar));
+    }
+}
