@@ -19,13 +19,14 @@ import verisonus.demo.Takes;
  * @param core the reference's dry chain, a little off, on the take: what a derived tone without effects would be at its best
  * @param floor the reference's chain and effects on the take, matched in colour to the reference: no tone comes nearer
  */
-record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound reference, Sound take, Sound target,
+public record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound reference, Sound take,
+        Sound target,
         Sound core, Sound floor, Truth truth) {
     static final double LENGTH_S = 13;
     private static final double OFF_DB = 1.2;
 
     /** What the reference has. */
-    enum Group {
+    public enum Group {
         NOTHING,
         ECHO,
         SWAYING_ECHO,
@@ -53,7 +54,8 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
     }
 
     /** What is true; empty: not there. */
-    record Truth(Optional<Effects.Echo> echo, OptionalDouble decayS, double preDelayMs, double hallDb, String movement,
+    public record Truth(Optional<Effects.Echo> echo, OptionalDouble decayS, double preDelayMs, double hallDb,
+            String movement,
             double rateHz) {
         static final Truth NOTHING = new Truth(Optional.empty(), OptionalDouble.empty(), 0, 0, "", 0);
 
@@ -80,12 +82,12 @@ record ReplayCase(long seed, Group group, Takes.Style style, double bpm, Sound r
     }
 
     /** The group follows from the seed, so that any range of seeds holds all of them. */
-    static ReplayCase of(long seed) {
+    public static ReplayCase of(long seed) {
         return of(seed, false);
     }
 
     /** The same with the take laid under the reference before anything is made of it, as a search lays it. */
-    static ReplayCase laid(long seed) {
+    public static ReplayCase laid(long seed) {
         return of(seed, true);
     }
 
