@@ -68,6 +68,7 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
     @Override
     public Integer call() {
         Path first = Objects.requireNonNull(candidate);
+        regions.withoutPlace();
         Optional<OutputFile> target = Optional.ofNullable(only).map(p -> force.to(p).besides(reference,
                 first));
         target.ifPresent(OutputFile::check);

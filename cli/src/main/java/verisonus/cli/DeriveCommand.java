@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -63,6 +64,8 @@ import verisonus.core.work.Progress;
 
 @Command(name = "derive", mixinStandardHelpOptions = true, description = "Settings that make a dry guitar sound like a reference.")
 final class DeriveCommand extends VerboseOption implements Callable<Integer> {
+    private static final double LEAST_UNDER_S = 1.5;
+
     enum StartChoice {
         NEUTRAL,
         NEAREST
@@ -134,16 +137,20 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         Path folder = Objects.requireNonNull(out);
         SearchOptions options = options();
         Sound studied = regions.reference(Objects.requireNonNull(reference));
-        Optional<Excerpt> alone = regions.isPart() ? Optional.empty() : AloneBars.of(studied).worthStudying();
-        Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
         boolean standIn = di == null;
         if (standIn && !takes.isEmpty()) throw usage("--take is another take beside the one of --di; name that first");
         if (standIn) regions.withoutTake();
         Sound dry = di == null ? StandInTake.play() : regions.take(di);
+        Optional<Excerpt> alone = regions.isPart()
+                ? Optional.empty()
+                : AloneBars.of(studied).worthStudying().filter(e -> isUnder(e, dry));
+        Sound ref = alone.map(e -> e.cut(studied)).orElse(studied);
         prepare(folder);
         Derivation found = ToneInput.shared(workers -> new ToneSearch(ref, dry,
                 standIn ? options.wishing(options.wishes().playedByStandIn()) : options, workers, progress())
-                .telling(soFar(options.rig())).run());
+                .telling(soFar(options.rig()))
+                .laidAt(regions.takeAtS(regions.fromS() + alone.map(Excerpt::fromS).orElse(0.0)))
+                .run());
         Derivation d = standIn ? found.ofStandIn() : found;
         Sketch told = regions.sketch(Objects.requireNonNull(reference), alone, d);
         Sketch sketch = standIn ? told.ofStandIn() : told;
@@ -167,6 +174,14 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
     }
 
     /** The take through the tone: of a part of a reference all of the take is played, for the tone is meant for it. */
+    /** Whether a take that was laid by its player plays long enough in a part for that part to be studied with it. */
+    private boolean isUnder(Excerpt part, Sound take) {
+        OptionalDouble at = regions.takeAtS(part.fromS());
+        if (at.isEmpty()) return true;
+        double length = part.toS() - part.fromS();
+        return Math.min(length, at.getAsDouble() + take.durationS()) - Math.max(0, at.getAsDouble()) >= LEAST_UNDER_S;
+    }
+
     private static Sound played(Derivation d, Sound dry, boolean ofPart) {
         return ofPart
                 ? Renderer.render(d.tone(), dry, Optional.of(dry), Quality.FINAL, Progress.NONE)

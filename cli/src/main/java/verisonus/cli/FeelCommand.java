@@ -68,9 +68,9 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
         return 0;
     }
 
-    private static Feel compared(Sound ref, Sound di, Tone t, TouchCurve touch) {
+    private Feel compared(Sound ref, Sound di, Tone t, TouchCurve touch) {
         Sound wanted = ref.atRate(Sound.WORKING_RATE_HZ);
-        MatchedTake take = MatchedTake.of(wanted, di);
+        MatchedTake take = MatchedTake.of(wanted, di, regions.takeAtS());
         Sound mine = Renderer.render(t, take.sound(), Quality.FINAL, Progress.NONE);
         return Feel.of(new Feel.Heard(Examination.of(wanted, Examination.Depth.STEADY, Progress.NONE), wanted,
                 Examination.of(mine, Examination.Depth.TONE, Progress.NONE), mine,

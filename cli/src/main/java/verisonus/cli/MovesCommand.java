@@ -85,7 +85,8 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         Tone t = ToneInput.tone(Objects.requireNonNull(tone));
         Rig gear = ToneInput.rig(rig);
         Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
-        MatchedTake take = MatchedTake.of(ref, regions.take(Objects.requireNonNull(di)), NextMoves.LONGEST_S);
+        MatchedTake take = MatchedTake.of(ref, regions.take(Objects.requireNonNull(di)), regions.takeAtS(),
+                NextMoves.LONGEST_S);
         ToneEvidence evidence = ToneEvidence.of(take, Progress.NONE);
         if (ThroughOthers.areThere(evidence.wanted()))
             System.err.println("verisonus: others play with the guitar: " + (take.pairing() == Pairing.PLAYED_AGAIN

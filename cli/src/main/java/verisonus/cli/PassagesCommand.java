@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -39,6 +40,9 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--di", paramLabel = "DI", description = "a take of the same phrase, which says what of the recording is the guitar's")
     private @Nullable Path di;
+
+    @Option(names = "--di-at", paramLabel = "S", description = "where in the recording the take begins, seconds; where it is not found by itself")
+    private @Nullable Double diAtS;
 
     @Option(names = "--listen", paramLabel = "OUT.wav", description = "writes what is taken for the guitar's")
     private @Nullable Path listen;
@@ -80,7 +84,8 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
     /** The take laid under the recording; empty without one, or where it plays something else. */
     private Optional<MatchedTake> laid(Sound recording) {
         if (di == null) return Optional.empty();
-        MatchedTake laid = MatchedTake.of(recording, AudioInput.read(di));
+        MatchedTake laid = MatchedTake.of(recording, AudioInput.read(di),
+                diAtS == null ? OptionalDouble.empty() : OptionalDouble.of(diAtS));
         if (laid.same()) return Optional.of(laid);
         System.err.println(
                 "verisonus: " + di + ": it plays something else, so that it cannot guide"

@@ -50,7 +50,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
         Rig gear = ToneInput.rig(rig);
         Sound ref = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         Sound played = regions.take(Objects.requireNonNull(di));
-        MatchedTake take = MatchedTake.of(ref, played, Reach.LONGEST_S);
+        MatchedTake take = MatchedTake.of(ref, played, regions.takeAtS(), Reach.LONGEST_S);
         Evidence evidence = ToneEvidence.everything(take, Progress.NONE);
         List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
                 .of(Progress.NONE));

@@ -169,6 +169,29 @@ class AdviceCommandsTest {
     }
 
     @Test
+    void aTakeCanBeLaidByHandAndThatIsSaid() {
+        Said said = Said.by("derive", "--reference", reference, "--di", di, "--from", "0", "--to", "4", "--di-at",
+                "0.1",
+                "--seconds", "1", "--out", at("laid"), "--json");
+        assertThat(said.status()).as(said.err()).isZero();
+        assertThat(json(said).path("pairing").asString("")).isEqualTo("same phrase");
+        assertThat(json(said).path("stopped").asString("")).contains("no move");
+        assertThat(Said.by("moves", "--reference", reference, "--di", di, "--di-at", "0", "--tone", tone).status())
+                .isZero();
+        assertThat(Said.by("passages", reference, "--di", di, "--di-at", "0", "--json").status()).isZero();
+    }
+
+    @Test
+    void aPlaceIsRefusedWhereNothingIsLaid() {
+        Said compared = Said.by("compare", reference, di, "--di-at", "1");
+        assertThat(compared.status()).isEqualTo(3);
+        assertThat(compared.err()).contains("--di-at").doesNotContain("Exception");
+        Said nowhere = Said.by("derive", "--reference", reference, "--di", di, "--di-at", "NaN", "--out", at("no"));
+        assertThat(nowhere.status()).isEqualTo(3);
+        assertThat(nowhere.err()).contains("no time within a recording");
+    }
+
+    @Test
     void passagesAreListedAndTheGuitarIsWrittenOut() {
         String out = at("guitar.wav");
         Said said = Said.by("passages", reference, "--di", di, "--listen", out, "--json");

@@ -3,6 +3,8 @@ package verisonus.bench.band;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.SplittableRandom;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.LongStream;
@@ -23,27 +25,33 @@ import verisonus.core.work.Progress;
 /** How near a tone comes that is derived from a record in which the guitar never stands alone ({@link BandMix}), and what it holds. */
 final class BandReplayReport {
     private static final double GUITAR_DB = -3;
+    private static final double SLIP_S = 0.2;
     private static final double RIGHT_TIME = 0.03;
 
     private BandReplayReport() {}
 
-    /** @param args first and last seed */
+    /** @param args first and last seed; after them "told" where the player says where the take begins, up to a fifth of a second off */
     public static void main(String[] args) {
         Tally tally = new Tally();
+        boolean told = args.length > 2 && args[2].equals("told");
         try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             LongStream.rangeClosed(Long.parseLong(args[0]), Long.parseLong(args[1]))
-                    .forEach(seed -> one(BandMix.of(seed, GUITAR_DB), tally, workers));
+                    .forEach(seed -> one(BandMix.of(seed, GUITAR_DB), told
+                            ? OptionalDouble.of(SLIP_S * (2 * new SplittableRandom(seed).nextDouble() - 1))
+                            : OptionalDouble.empty(), tally, workers));
         }
         System.out.print(tally.text());
     }
 
-    private static void one(BandMix m, Tally tally, ExecutorService workers) {
-        Derivation d = new ToneSearch(m.mix(), m.take(), SearchOptions.defaults(), workers, Progress.NONE).run();
+    private static void one(BandMix m, OptionalDouble told, Tally tally, ExecutorService workers) {
+        Derivation d = new ToneSearch(m.mix(), m.take(), SearchOptions.defaults(), workers, Progress.NONE)
+                .laidAt(told).run();
         double app = Distances.spectrogramDb(m.target(), d.render());
         double eq = Distances.spectrogramDb(m.target(),
                 Sound.mono(MatchedEqualizer.of(m.mix().mid(), m.take().mid()), Effects.RATE_HZ));
         double floor = Distances.spectrogramDb(m.target(),
                 Sound.mono(MatchedEqualizer.of(m.guitar().mid(), m.floor().mid()), Effects.RATE_HZ));
+        tally.error("laid off, s", d.diStartS());
         tally.share("taken for a replay", d.pairing() == Pairing.PLAYED_AGAIN);
         tally.share("nearer than a matched equalizer", app < eq);
         tally.share("verdict near", d.verdict().near());

@@ -44,9 +44,9 @@ final class Change {
         return id;
     }
 
-    void update(String table, long id, Map<String, Object> values) throws SQLException {
+    void update(String table, long id, Map<String, ? extends @Nullable Object> values) throws SQLException {
         String before = image(sql, table, id).orElseThrow();
-        List<Object> bound = new ArrayList<>(values.values());
+        List<@Nullable Object> bound = new ArrayList<>(values.values());
         bound.add(id);
         sql.run("UPDATE " + table + " SET " + String.join(" = ?, ", values.keySet()) + " = ? WHERE id = ?",
                 bound.toArray());

@@ -1,6 +1,7 @@
 package verisonus.casebook.store;
 
 import java.util.Locale;
+import java.util.OptionalDouble;
 
 /**
  * A recording in the part that it plays in a case.
@@ -8,8 +9,10 @@ import java.util.Locale;
  * @param title in the player's words
  * @param hash of its content, under which the sound is stored
  * @param durationS length
+ * @param laidS where on the studied reference's time axis a dry take begins, as its player laid it, seconds; empty: looked for
  */
-public record Medium(long id, long caseId, Role role, String title, String hash, double durationS) {
+public record Medium(long id, long caseId, Role role, String title, String hash, double durationS,
+        OptionalDouble laidS) {
     /** What a recording is for. */
     public enum Role {
         /** The wanted sound is heard in it. */

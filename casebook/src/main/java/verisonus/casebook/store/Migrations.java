@@ -15,7 +15,7 @@ import verisonus.core.work.InputFault;
 final class Migrations {
     /** "VRSN": tells a casebook from any other SQLite file. */
     static final int APPLICATION_ID = 0x5652534E;
-    static final int NEWEST = 9;
+    static final int NEWEST = 10;
 
     private Migrations() {}
 

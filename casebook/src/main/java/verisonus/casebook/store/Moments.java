@@ -70,6 +70,7 @@ public final class Moments {
             for (Medium m : book.recordings().media(from)) {
                 long medium = c.insert("medium", Map.of("case_id", id, "role", m.role().column(), "title", m.title(),
                         "hash", m.hash(), "position", n++));
+                if (m.laidS().isPresent()) c.update("medium", medium, Map.of("laid_s", m.laidS().getAsDouble()));
                 for (Region r : book.recordings().regions(m.id())) {
                     long region = c.insert("region", Map.of("medium_id", medium, "role", r.role().words(), "from_s",
                             r.fromS(), "to_s", r.toS()));

@@ -1,9 +1,12 @@
 package verisonus.casebook.store;
 
 import java.sql.SQLException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import verisonus.casebook.exchange.Json;
 import verisonus.core.evidence.study.Course;
 import verisonus.core.sound.Sound;
@@ -27,11 +30,13 @@ public final class Recordings {
     /** Recordings of a case, references first. */
     public List<Medium> media(long caseId) {
         return book.listed("""
-                SELECT m.id, m.role, m.title, m.hash, CAST(r.frames AS REAL) / r.rate_hz
+                SELECT m.id, m.role, m.title, m.hash, CAST(r.frames AS REAL) / r.rate_hz, m.laid_s
                 FROM medium m JOIN recording r ON r.hash = m.hash WHERE m.case_id = ?
                 ORDER BY m.role = 'reference' DESC, m.role = 'di' DESC, m.position, m.id""",
                 r -> new Medium(r.getLong(1), caseId, Medium.Role.of(r.getString(2)), r.getString(3), r.getString(4),
-                        r.getDouble(5)),
+                        r.getDouble(5), r.getObject(6) instanceof Number n
+                                ? OptionalDouble.of(n.doubleValue())
+                                : OptionalDouble.empty()),
                 caseId);
     }
 
@@ -147,6 +152,24 @@ public final class Recordings {
     public void changeRole(Medium medium, Medium.Role role) {
         book.changed(medium.title() + " is now the " + role.column(), Optional.of(medium.caseId()), c -> {
             c.update("medium", medium.id(), Map.of("role", role.column()));
+            return medium.id();
+        });
+    }
+
+    /**
+     * Keeps where a dry take begins on the studied reference's time axis.
+     *
+     * @param atS seconds, before the reference's start where negative; empty: to be looked for
+     */
+    public void layMedium(Medium medium, OptionalDouble atS) {
+        if (medium.laidS().equals(atS)) return;
+        String what = atS.isPresent()
+                ? Figures.of("Laid %s at %.2f s", medium.title(), atS.getAsDouble())
+                : "Left it to be found where " + medium.title() + " begins";
+        book.changed(what, Optional.of(medium.caseId()), c -> {
+            Map<String, @Nullable Object> place = new HashMap<>();
+            place.put("laid_s", atS.isPresent() ? atS.getAsDouble() : null);
+            c.update("medium", medium.id(), place);
             return medium.id();
         });
     }

@@ -216,6 +216,22 @@ class CasebookTest {
         }
 
         @Test
+        void whereATakeWasLaidIsKeptAndTakenBack() {
+            Medium take = book.recordings().media(caseWithReference()).get(0);
+            assertThat(take.laidS()).isEmpty();
+            book.recordings().layMedium(take, OptionalDouble.of(-1.25));
+            reopen();
+            Medium laid = book.recordings().media(take.caseId()).get(0);
+            assertThat(laid.laidS()).hasValue(-1.25);
+            book.recordings().layMedium(laid, OptionalDouble.empty());
+            assertThat(book.recordings().media(take.caseId()).get(0).laidS()).isEmpty();
+            book.undo();
+            assertThat(book.recordings().media(take.caseId()).get(0).laidS()).hasValue(-1.25);
+            book.undo();
+            assertThat(book.recordings().media(take.caseId()).get(0)).isEqualTo(take);
+        }
+
+        @Test
         void aNewChangeDropsWhatCouldBeMadeAgain() {
             book.addCase("One", "", "");
             book.undo();

@@ -2,6 +2,7 @@ package verisonus.cli.files;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import verisonus.core.advise.Sketch;
@@ -12,6 +13,8 @@ import verisonus.core.work.InputFault;
 
 /** Which part of a reference and of a dry take is meant. */
 public final class RegionOptions {
+    private static final double LONGEST_S = 1e5;
+
     @Option(names = "--from", paramLabel = "S", description = "start of the studied part of the reference, seconds")
     private double fromS;
 
@@ -24,6 +27,9 @@ public final class RegionOptions {
     @Option(names = "--di-to", paramLabel = "S", description = "its end, seconds (default: the end)")
     private @Nullable Double takeToS;
 
+    @Option(names = "--di-at", paramLabel = "S", description = "where in the reference the take begins that plays its phrase, seconds; where it is not found by itself")
+    private @Nullable Double takeAtS;
+
     /** The studied part of a reference. */
     public Sound reference(Path file) {
         return part(file, fromS, toS);
@@ -32,6 +38,23 @@ public final class RegionOptions {
     /** The used part of a dry take. */
     public Sound take(Path file) {
         return part(file, takeFromS, takeToS);
+    }
+
+    /**
+     * Where the used part of the take is said to begin, seconds from the start of a part of the reference; empty: to be looked for.
+     *
+     * @param partFromS where that part begins in the reference
+     */
+    public OptionalDouble takeAtS(double partFromS) {
+        if (takeAtS == null) return OptionalDouble.empty();
+        if (!Double.isFinite(takeAtS) || Math.abs(takeAtS) > LONGEST_S)
+            throw new InputFault("--di-at", "it is no time within a recording", "give seconds, as 83.4");
+        return OptionalDouble.of(takeAtS - partFromS);
+    }
+
+    /** The same from the start of the studied part. */
+    public OptionalDouble takeAtS() {
+        return takeAtS(fromS);
     }
 
     /** Where the studied part begins, seconds. */
@@ -48,9 +71,16 @@ public final class RegionOptions {
 
     /** @throws InputFault where a part of a take is asked for and no take is named */
     public void withoutTake() {
-        if (takeFromS > 0 || takeToS != null)
-            throw new InputFault("--di-from and --di-to", "they choose a part of a dry take, and none is named",
+        if (takeFromS > 0 || takeToS != null || takeAtS != null)
+            throw new InputFault("--di-from, --di-to and --di-at",
+                    "they choose a part of a dry take, and none is named",
                     "add --di");
+    }
+
+    /** @throws InputFault where a take's place is given to what is compared from its beginning */
+    public void withoutPlace() {
+        if (takeAtS != null)
+            throw new InputFault("--di-at", "nothing is laid by it here", "choose the parts with --from and --di-from");
     }
 
     /** Whether less than the whole reference is studied. */

@@ -60,6 +60,7 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
 
     @Override
     public Integer call() {
+        regions.withoutPlace();
         if (control == null && uses.isEmpty() && ridden == null)
             throw new InputFault("pedal", "there is nothing to do",
                     "give --control, --ridden with the record, or --use to check what is there");

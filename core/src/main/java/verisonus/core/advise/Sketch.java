@@ -56,7 +56,10 @@ public record Sketch(boolean is, List<String> helps) {
                     p -> Figures.of("derive from %.1f to %.1f s, where the guitar stands alone", p.fromS(), p.toS()))
                     .orElse("the guitar never stands alone in this recording: another of the same tone, in which it does, "
                             + "would tell most"));
-        if (other) helps.add("play the phrase of the recording into the take: then notes are compared with notes");
+        if (other)
+            helps.add(
+                    "play the phrase of the recording into the take, or if it does, say where in the recording it begins: "
+                            + "then notes are compared with notes");
         if (brief)
             helps.add(
                     Figures.of("mark a longer passage: %.1f s show neither echo nor space nor movement", toS - fromS));

@@ -88,6 +88,7 @@ public final class ToneSearch {
     private final Progress progress;
     private final AtomicInteger renders = new AtomicInteger();
     private Interim interim = Interim.NONE;
+    private OptionalDouble laidS = OptionalDouble.empty();
 
     /**
      * @param reference the region with the wanted sound
@@ -108,6 +109,12 @@ public final class ToneSearch {
         return this;
     }
 
+    /** @param atS where the player says that the take, of the same phrase, begins in the reference, seconds; empty: looked for */
+    public ToneSearch laidAt(OptionalDouble atS) {
+        laidS = atS;
+        return this;
+    }
+
     /**
      * Searches; when cancelled after the first stage, the best so far is finished and returned.
      *
@@ -123,9 +130,7 @@ public final class ToneSearch {
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
-        SeenTake seen = options.wishes().standIn()
-                ? new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), reference.mid())
-                : SeenTake.in(reference, di.mid());
+        SeenTake seen = seen();
         Alignment alignment = seen.alignment();
         boolean same = alignment.pairing().isSamePhrase();
         float[] dry = same
@@ -161,6 +166,14 @@ public final class ToneSearch {
         return deeply(search, new Ground(wanted, dry, target, pairing,
                 new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER),
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
+    }
+
+    private SeenTake seen() {
+        if (options.wishes().standIn())
+            return new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), reference.mid());
+        return laidS.isPresent()
+                ? SeenTake.told(reference, di.mid(), laidS.getAsDouble())
+                : SeenTake.in(reference, di.mid());
     }
 
     /**
@@ -262,7 +275,12 @@ public final class ToneSearch {
 
     private String stopped(Search s) {
         if (progress.cancelled()) return "cancelled: the best so far";
-        return (s.through.isPresent() ? "the guitar was read through others by the take; " : "")
+        String laid = laidS.isEmpty()
+                ? ""
+                : s.alignment.agrees()
+                        ? "the take was laid by hand; "
+                        : "the take was laid by hand, where no note of it begins with the record's: check the time; ";
+        return laid + (s.through.isPresent() ? "the guitar was read through others by the take; " : "")
                 + "a replay bears no deeper search";
     }
 

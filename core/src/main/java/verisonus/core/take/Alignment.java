@@ -31,6 +31,8 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     private static final double REST = 1e-4;
     private static final double FEWEST_SOUNDING = 0.1;
     private static final double IN_TIME = 0.3;
+    /** Less than this two phrases agree by chance. */
+    private static final double LEAST_IN_TIME = 0.1;
     private static final double LOWEST_HZ = 75;
     /** Under it a band's bass and kick play; a few notes cannot do without what lies there, a longer phrase can. */
     private static final double ABOVE_BASS_HZ = 170;
@@ -79,6 +81,20 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
                 : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);
     }
 
+    /**
+     * The same for a take of which the player says that it is of the phrase, and where it begins: looked for only close by. Beginnings that
+     * agree nowhere there leave it where it was laid.
+     *
+     * @param offsetSamples how much later the reference is said to play
+     */
+    public static Alignment told(float[] reference, float[] di, int rateHz, int offsetSamples) {
+        OptionalInt one = SharpOffset.find(reference, di, rateHz, offsetSamples, FAR_S);
+        if (one.isPresent()) return new Alignment(Pairing.SAME_PERFORMANCE, one.getAsInt(), 1, true);
+        OnsetOffset notes = OnsetOffset.find(reference, di, rateHz, offsetSamples, FAR_S);
+        Alignment close = new Alignment(Pairing.PLAYED_AGAIN, notes.samples(), notes.likeness(), false);
+        return close.agrees() ? close : new Alignment(Pairing.PLAYED_AGAIN, offsetSamples, notes.likeness(), false);
+    }
+
     /** What a fit at one place needs: how long both are, how alike, how much more so than anywhere else. */
     private record Place(double lengthS, double likeness, double clear) {
         boolean isMet(double s, double alike, double by) {
@@ -91,6 +107,11 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         for (int i = 0; i < scores.length; i++)
             if (Math.abs(i - at) > ELSEWHERE) most = Math.max(most, scores[i]);
         return most;
+    }
+
+    /** Whether anything in the sound speaks for it; only a take that was laid by hand may lie where nothing does. */
+    public boolean agrees() {
+        return likeness >= LEAST_IN_TIME;
     }
 
     /** Whether nothing need be asked beyond it. */

@@ -1,5 +1,6 @@
 package verisonus.core.take;
 
+import java.util.OptionalDouble;
 import verisonus.core.sound.Sound;
 
 /**
@@ -16,7 +17,12 @@ public record MatchedTake(Sound reference, Sound sound, Pairing pairing) {
     }
 
     public static MatchedTake of(Sound reference, Sound di) {
-        return of(reference, di, Double.MAX_VALUE);
+        return of(reference, di, OptionalDouble.empty(), Double.MAX_VALUE);
+    }
+
+    /** @param atS where the player says that the take begins, seconds on the reference's time axis; empty: looked for */
+    public static MatchedTake of(Sound reference, Sound di, OptionalDouble atS) {
+        return of(reference, di, atS, Double.MAX_VALUE);
     }
 
     /** A take whose place is known: its first sample stands this long after the reference's, before it where negative. */
@@ -28,10 +34,10 @@ public record MatchedTake(Sound reference, Sound sound, Pairing pairing) {
     }
 
     /** The same of a part of at most this length, from where the reference is liveliest; of other playing all of the reference. */
-    public static MatchedTake of(Sound reference, Sound di, double longestS) {
+    public static MatchedTake of(Sound reference, Sound di, OptionalDouble atS, double longestS) {
         Sound wanted = reference.atRate(Sound.WORKING_RATE_HZ);
         float[] x = di.atRate(Sound.WORKING_RATE_HZ).mid();
-        SeenTake seen = SeenTake.in(wanted, x);
+        SeenTake seen = atS.isPresent() ? SeenTake.told(wanted, x, atS.getAsDouble()) : SeenTake.in(wanted, x);
         Alignment a = seen.alignment();
         boolean same = a.pairing().isSamePhrase();
         float[] laid = same ? seen.laid(x, Sound.WORKING_RATE_HZ) : x;

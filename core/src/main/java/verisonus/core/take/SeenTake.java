@@ -24,6 +24,26 @@ public record SeenTake(Alignment alignment, float[] view) {
         return best;
     }
 
+    /**
+     * The same for a take that the player laid: where it begins on the recording's time axis, before it where negative.
+     *
+     * @param atS seconds
+     */
+    public static SeenTake told(Sound recording, float[] di, double atS) {
+        int offset = (int) Math.round(atS * recording.rateHz());
+        SeenTake best = told(recording.mid(), di, recording.rateHz(), offset);
+        if (!recording.isStereo() || best.alignment.sharp()) return best;
+        for (float[] view : new float[][]{recording.side(), recording.channel(0), recording.channel(1)}) {
+            SeenTake next = told(view, di, recording.rateHz(), offset);
+            if (next.alignment.likeness() > best.alignment.likeness()) best = next;
+        }
+        return best;
+    }
+
+    private static SeenTake told(float[] view, float[] di, int rateHz, int offset) {
+        return new SeenTake(Alignment.told(view, di, rateHz, offset), view);
+    }
+
     private static SeenTake seen(float[] view, float[] di, int rateHz) {
         return new SeenTake(Alignment.find(view, di, rateHz), view);
     }

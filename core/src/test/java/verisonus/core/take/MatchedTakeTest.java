@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
+import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -69,7 +70,7 @@ class MatchedTakeTest {
 
     @Test
     void onlyAsMuchAsIsAskedForIsKeptOfBoth() {
-        MatchedTake m = MatchedTake.of(phrase(0.3, 8, 1), phrase(0, 8, 1), 3);
+        MatchedTake m = MatchedTake.of(phrase(0.3, 8, 1), phrase(0, 8, 1), OptionalDouble.empty(), 3);
         assertThat(m.reference().durationS()).isCloseTo(3, within(1e-3));
         assertThat(m.sound().durationS()).isCloseTo(3, within(1e-3));
         assertThat(likeness(m.reference().mid(), m.sound().mid())).isGreaterThan(0.9);
@@ -91,5 +92,37 @@ class MatchedTakeTest {
         MatchedTake m = MatchedTake.of(phrase(0, 4, 1), phrase(0, 4, 1).atRate(44_100));
         assertThat(m.sound().rateHz()).isEqualTo(Sound.WORKING_RATE_HZ);
         assertThat(m.same()).isTrue();
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {-0.2, 0, 0.15})
+    void aTakeThatIsLaidByHandIsMovedToWhereItsNotesBeginCloseBy(double slipS) {
+        Sound again = phrase(0, 6, 1).gained(-3);
+        float[] other = again.mid();
+        // Another recorder: no longer the same performance, to the sample.
+        for (int i = 0; i < other.length; i++) other[i] = (float) Math.tanh(3 * other[i]);
+        MatchedTake m = MatchedTake.of(phrase(1, 8, 1), Sound.mono(other, RATE_HZ), OptionalDouble.of(1 + slipS));
+        assertThat(m.same()).isTrue();
+        MatchedTake exact = MatchedTake.at(phrase(1, 8, 1), Sound.mono(other, RATE_HZ), 1, Pairing.PLAYED_AGAIN);
+        assertThat(likeness(m.sound().mid(), exact.sound().mid())).isGreaterThan(0.9);
+    }
+
+    @Test
+    void whereNoNotesAgreeItStaysWhereItWasLaidAndThatIsKnown() {
+        Sound hum = Sound.mono(new float[8 * RATE_HZ], RATE_HZ);
+        for (int i = 0; i < hum.frames(); i++) hum.mid()[i] = 0.1f * (float) Math.sin(2 * Math.PI * 50 * i / RATE_HZ);
+        float[] take = phrase(0, 3, 1).mid();
+        SeenTake laid = SeenTake.told(hum, take, 2.5);
+        assertThat(laid.alignment().offsetSamples()).isEqualTo((int) (2.5 * RATE_HZ));
+        assertThat(laid.alignment().agrees()).isFalse();
+        assertThat(SeenTake.told(phrase(1, 8, 1), take, 1).alignment().agrees()).isTrue();
+    }
+
+    @Test
+    void aTakeThatIsNotFoundByItselfCanBeLaid() {
+        Sound take = phrase(0, 5, 99);
+        assertThat(MatchedTake.of(phrase(0, 6, 1), take).same()).isFalse();
+        assertThat(MatchedTake.of(phrase(0, 6, 1), take, OptionalDouble.of(0.4)).pairing())
+                .isEqualTo(Pairing.PLAYED_AGAIN);
     }
 }

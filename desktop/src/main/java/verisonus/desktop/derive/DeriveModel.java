@@ -2,6 +2,7 @@ package verisonus.desktop.derive;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.store.DerivedTone;
@@ -16,6 +17,7 @@ import verisonus.core.search.Wishes;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.take.Alignment;
+import verisonus.core.take.SeenTake;
 import verisonus.core.take.StandInTake;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
@@ -70,6 +72,7 @@ public final class DeriveModel {
         boolean standIn = session.hasStandIn();
         SearchOptions asked = choices.options(c, session.rig(), desk.book());
         SearchOptions chosen = standIn ? asked.wishing(asked.wishes().playedByStandIn()) : asked;
+        OptionalDouble laid = inRegion(c, region);
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
             Wishes played = chosen.wishes().alsoPlayed(SearchChoices.takes(c, desk.book()));
@@ -77,7 +80,7 @@ public final class DeriveModel {
                     .wishing(common ? played.alsoNear(SearchChoices.others(c, desk.book())) : played);
             Derivation found = interim.during(c.entry().id(), region.fromS(), di,
                     listener -> new ToneSearch(wanted, di, options,
-                            desk.work().helpers(), progress).telling(listener).run());
+                            desk.work().helpers(), progress).telling(listener).laidAt(laid).run());
             Derivation d = standIn ? found.ofStandIn() : found;
             Sketch sketch = Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d);
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),
@@ -87,6 +90,11 @@ public final class DeriveModel {
                     Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
             desk.refresh();
         });
+    }
+
+    /** Where the player laid the take, from the region's start. */
+    private static OptionalDouble inRegion(OpenCase c, Region region) {
+        return c.laidS().isPresent() ? OptionalDouble.of(c.laidS().getAsDouble() - region.fromS()) : c.laidS();
     }
 
     /** Whether a rough tone can be made of the record alone: there is one, with a region, and no take. */
@@ -119,12 +127,15 @@ public final class DeriveModel {
         Sound wanted = session.wanted().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
         Sound di = session.di().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
         double from = session.region().orElseThrow().fromS();
+        OptionalDouble laid = inRegion(desk.open().get().orElseThrow(), session.region().orElseThrow());
         String what = "Taken from " + file.getFileName();
         desk.work().run("Reading " + file.getFileName(), _ -> {
             Tone tone = ToneJson.read(file.toString(), Json.read(file));
-            Alignment laid = Alignment.find(wanted.mid(), di.mid(), Sound.WORKING_RATE_HZ);
-            return DerivedTone.handed(tone, laid.pairing(),
-                    from + (laid.pairing().isSamePhrase() ? laid.offsetSamples() / (double) Sound.WORKING_RATE_HZ : 0));
+            Alignment found = (laid.isPresent()
+                    ? SeenTake.told(wanted, di.mid(), laid.getAsDouble())
+                    : SeenTake.in(wanted, di.mid())).alignment();
+            return DerivedTone.handed(tone, found.pairing(), from
+                    + (found.pairing().isSamePhrase() ? found.offsetSamples() / (double) Sound.WORKING_RATE_HZ : 0));
         }, handed -> {
             if (session.tone().isPresent()) {
                 session.change(handed.tone(), what);

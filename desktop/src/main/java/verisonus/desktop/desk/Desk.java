@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyLongProperty;
@@ -127,8 +128,19 @@ public final class Desk {
 
     /** What the case's take says is the guitar's, in time with the reference; empty where it plays something else. */
     private Optional<Sound> guided(Sound reference) {
-        return sounds.get().di().map(di -> MatchedTake.of(reference, di)).filter(MatchedTake::same)
+        return sounds.get().di().map(di -> matched(reference, di)).filter(MatchedTake::same)
                 .map(laid -> GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz()));
+    }
+
+    /** The case's take laid under its reference: where the player laid it, else where it is found. */
+    public MatchedTake matched(Sound reference, Sound di) {
+        return MatchedTake.of(reference, di, open.get().map(OpenCase::laidS).orElse(OptionalDouble.empty()));
+    }
+
+    /** Lays a dry take where the player says that it begins; empty: it is looked for. */
+    public void layTake(Medium take, OptionalDouble atS) {
+        book.recordings().layMedium(take, atS);
+        refresh();
     }
 
     /** Puts a part of a recording beside the reference, so that both begin together at the studied region. */
@@ -228,7 +240,7 @@ public final class Desk {
             Optional<Sound> reference = sound(c, Medium.Role.REFERENCE);
             Optional<Sound> di = sound(c, Medium.Role.DI);
             Optional<Sound> backing = sound(c, Medium.Role.BACKING);
-            double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
+            double start = c.takeStartS();
             progress.step(0.5, "playing mine");
             Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
                     .map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
@@ -296,7 +308,7 @@ public final class Desk {
         Sounds before = sounds.get();
         work.run("Playing mine", progress -> {
             Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, secondTake, progress)));
-            double start = c.tone().map(t -> t.search().diStartS()).orElse(0.0);
+            double start = c.takeStartS();
             Sounds now = before.withMine(mine, start);
             hand(now);
             return now;

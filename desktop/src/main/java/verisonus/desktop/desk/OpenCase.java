@@ -2,6 +2,7 @@ package verisonus.desktop.desk;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.Judgement;
@@ -25,6 +26,9 @@ import verisonus.casebook.store.Region;
 public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions, Optional<Region> region,
         Optional<Measurement> measurement, List<Judgement> verdicts, List<ClaimEntry> claims,
         Optional<DerivedTone> tone, List<String> variants, boolean tried) {
+    /** A search that started from where the take was laid ends no further off. */
+    private static final double NEAR_S = 0.5;
+
     public OpenCase {
         media = List.copyOf(media);
         regions = List.copyOf(regions);
@@ -35,6 +39,19 @@ public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions
 
     public Optional<Medium> first(Medium.Role role) {
         return media.stream().filter(m -> m.role() == role).findFirst();
+    }
+
+    /** Where on the reference's time axis the player laid the take; empty: looked for. */
+    public OptionalDouble laidS() {
+        return first(Medium.Role.DI).map(Medium::laidS).orElse(OptionalDouble.empty());
+    }
+
+    /** Where the take is heard: as it was laid, to the sample as the search found it there, else from the start. */
+    double takeStartS() {
+        Optional<Double> found = tone.map(t -> t.search().diStartS());
+        if (laidS().isEmpty()) return found.orElse(0.0);
+        double laid = laidS().getAsDouble();
+        return found.filter(f -> Math.abs(f - laid) < NEAR_S).orElse(laid);
     }
 
     public List<Medium> references() {

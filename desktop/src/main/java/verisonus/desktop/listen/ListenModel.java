@@ -2,6 +2,7 @@ package verisonus.desktop.listen;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyListProperty;
 import javafx.beans.property.ReadOnlyListWrapper;
@@ -183,6 +184,32 @@ public final class ListenModel {
         desk.book().recordings().updateRegion(new Region(r.id(), r.mediumId(), r.role(), fromS, toS));
         desk.refresh();
         return true;
+    }
+
+    /** Lays a take at a typed time; nothing typed lets it be looked for. @return whether the time lies where a take can begin */
+    public boolean lay(Medium take, String typed) {
+        if (typed.isBlank()) {
+            desk.layTake(take, OptionalDouble.empty());
+            return true;
+        }
+        double at = seconds(typed);
+        if (!(at > -take.durationS()) || !(at < lengthS())) return false;
+        desk.layTake(take, OptionalDouble.of(at));
+        return true;
+    }
+
+    /** Lays a take where the player stands. */
+    public void layHere(Medium take) {
+        desk.layTake(take, OptionalDouble.of(desk.player().positionS().get()));
+    }
+
+    /** What was typed as seconds; not a number where it is none. */
+    static double seconds(String typed) {
+        try {
+            return Double.parseDouble(typed.strip().replace(',', '.'));
+        } catch (NumberFormatException e) {
+            return Double.NaN;
+        }
     }
 
     /** Gives the chosen region another role. */

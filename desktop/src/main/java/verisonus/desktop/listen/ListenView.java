@@ -75,7 +75,8 @@ public final class ListenView extends BorderPane {
         add.setId("add-recordings");
         Hint.on(add, "choose files (Ctrl+O), or drop or paste them");
         add.setOnAction(_ -> choose.run());
-        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings, add, record);
+        VBox right = Nodes.column(6, Nodes.label("Recordings", "strong"), recordings,
+                new HBox(6, add, record));
         left.setMinWidth(420);
         middle.setMinWidth(200);
         right.setMinWidth(290);
@@ -214,11 +215,7 @@ public final class ListenView extends BorderPane {
     }
 
     private static double number(TextField field) {
-        try {
-            return Double.parseDouble(field.getText().strip().replace(',', '.'));
-        } catch (NumberFormatException e) {
-            return Double.NaN;
-        }
+        return ListenModel.seconds(field.getText());
     }
 
     private Optional<Medium> reference() {
@@ -256,7 +253,30 @@ public final class ListenView extends BorderPane {
         HBox head = new HBox(6, Nodes.label((studied ? "● " : "") + m.title(), studied ? "reference-ink" : "label"),
                 more);
         head.setAlignment(Pos.CENTER_LEFT);
-        return Nodes.column(0, head, line);
+        VBox out = Nodes.column(0, head, line);
+        if (reference().isPresent() && o.first(Medium.Role.DI).filter(m::equals).isPresent())
+            out.getChildren().add(place(m));
+        return out;
+    }
+
+    /** Where the take begins in the recording, for where that is not found: a phrase under a loud band, or played freely. */
+    private Node place(Medium take) {
+        TextField at = Nodes.field(take.laidS().isPresent() ? seconds(take.laidS().getAsDouble()) : "",
+                "where in the recording the take begins, seconds");
+        at.setId("take-begins");
+        at.setPromptText("found");
+        at.setPrefColumnCount(5);
+        Hint.on(at, "if the take plays the recording's phrase and that is not found; empty lets it be looked for");
+        Label fault = Nodes.label("", "warned", "small");
+        at.setOnAction(_ -> fault.setText(model.lay(take, at.getText()) ? "" : "a time in the recording"));
+        Button here = Nodes.plain("here");
+        here.setId("take-begins-here");
+        Hint.on(here, "it begins where the recording stands now");
+        here.setOnAction(_ -> model.layHere(take));
+        HBox out = new HBox(6, Nodes.label("begins at", "quiet", "small"), at, Nodes.label("s", "quiet", "small"), here,
+                fault);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return Nodes.padded(out, 3, 0, 0, 0);
     }
 
     private static String words(Medium.Role role) {

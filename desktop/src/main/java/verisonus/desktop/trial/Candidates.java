@@ -187,7 +187,7 @@ final class Candidates {
     /** The record without what the take says is the guitar's, on the record's time axis. */
     private Sound rest(Sound di) {
         Sound record = desk.sounds().get().reference().orElseThrow();
-        MatchedTake laid = MatchedTake.of(record, di);
+        MatchedTake laid = desk.matched(record, di);
         if (!laid.same())
             throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
                     + " guitar's", "play the record's phrase, or add the band as a file");

@@ -166,4 +166,37 @@ class ListenBenchTest {
         fixture.settle();
         assertThat(fixture.open().references()).isEmpty();
     }
+
+    @Test
+    void aTakeIsHeardFromWhereItWasLaidAndFoundAgainWhereNothingIsTyped() {
+        ListenModel m = model();
+        Medium take = fixture.open().first(Medium.Role.DI).orElseThrow();
+        assertThat(m.lay(take, "1,5")).isTrue();
+        fixture.settle();
+        assertThat(fixture.desk().sounds().get().diStartS()).isEqualTo(1.5);
+        assertThat(fixture.open().laidS()).hasValue(1.5);
+        for (String no : List.of("soon", "4.5", "-9", "NaN")) assertThat(m.lay(take, no)).as(no).isFalse();
+        Medium laid = fixture.open().first(Medium.Role.DI).orElseThrow();
+        assertThat(m.lay(laid, "")).isTrue();
+        fixture.settle();
+        assertThat(fixture.open().laidS()).isEmpty();
+        assertThat(fixture.desk().sounds().get().diStartS()).isZero();
+        fixture.desk().undo();
+        fixture.settle();
+        assertThat(fixture.desk().sounds().get().diStartS()).isEqualTo(1.5);
+    }
+
+    @Test
+    void whereASearchFoundItCloseToWhereItWasLaidCountsMore() {
+        fixture.mark();
+        fixture.keepTone();
+        ListenModel m = model();
+        Medium take = fixture.open().first(Medium.Role.DI).orElseThrow();
+        m.lay(take, "0.3");
+        fixture.settle();
+        assertThat(fixture.desk().sounds().get().diStartS()).isZero();
+        m.lay(fixture.open().first(Medium.Role.DI).orElseThrow(), "2");
+        fixture.settle();
+        assertThat(fixture.desk().sounds().get().diStartS()).isEqualTo(2);
+    }
 }

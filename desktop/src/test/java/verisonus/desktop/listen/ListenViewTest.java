@@ -99,6 +99,31 @@ class ListenViewTest {
     }
 
     @Test
+    void aTakeIsLaidByTypingOrWhereTheRecordingStands() {
+        window.type(view, "take-begins", "2.25");
+        window.settle();
+        assertThat(window.on(() -> window.desk().open().get().orElseThrow().laidS())).hasValue(2.25);
+        window.on(() -> {
+            window.desk().player().seek(1);
+            return view;
+        });
+        window.press(view, "take-begins-here");
+        window.settle();
+        assertThat(window.on(() -> window.desk().open().get().orElseThrow().laidS().getAsDouble()))
+                .isCloseTo(1, within(0.05));
+        window.undo();
+        window.undo();
+        assertThat(window.on(() -> window.desk().open().get().orElseThrow().laidS())).isEmpty();
+    }
+
+    @Test
+    void aTimeAtWhichNoTakeCanBeginIsRefused() {
+        window.type(view, "take-begins", "99");
+        assertThat(window.text(view)).contains("a time in the recording");
+        assertThat(window.on(() -> window.desk().open().get().orElseThrow().laidS())).isEmpty();
+    }
+
+    @Test
     void aRegionIsRemovedAndComesBack() {
         window.mark(1, 3);
         window.on(() -> {
