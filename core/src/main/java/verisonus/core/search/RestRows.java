@@ -1,6 +1,7 @@
 package verisonus.core.search;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
@@ -30,10 +31,16 @@ public final class RestRows {
     private static final double SOON_JND_DB = 6;
     private static final double BETWEEN_JND_DB = 4;
     private static final double SWAY_JND_DB = 1.5;
-    private static final double SWEEP_JND = 0.08;
+    private static final double SWEEP_JND = 0.05;
     private static final double SIDES_JND_DB = 2;
     private static final double COLOUR_JND_DB = 1;
     private static final double WIDENED_CORRELATION = 0.8;
+    /** Three readings that miss the same are surer than each: what each counts in their sum. */
+    private static final double TOGETHER = 1.4 / 1.6;
+    private static final double LATE_TOGETHER_DB = 4;
+    private static final double SOON_TOGETHER_DB = 3.5;
+    private static final double BETWEEN_TOGETHER_DB = 3;
+    private static final double LEAST_TOGETHER_DB = -3;
 
     private RestRows() {}
 
@@ -73,13 +80,14 @@ public final class RestRows {
         if (setting.company() || reference.durationS() < ReplayExamination.SHORTEST_S) return out;
         UnexplainedRest wanted = UnexplainedRest.of(reference, dryTone, OptionalDouble.empty(), setting.window());
         List<Callable<UnexplainedRest>> other = List
-                .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()));
-        UnexplainedRest has = Parallel.all(other, workers).get(0);
+                .of(() -> UnexplainedRest.of(candidate, dryTone, wanted.swayHz(), setting.window()),
+                        () -> UnexplainedRest.of(dryTone, dryTone, wanted.swayHz(), setting.window()));
+        List<UnexplainedRest> read = Parallel.all(other, workers);
         // Two takes apart share little; a widening effect leaves the sides much alike.
         boolean widened = found.circumstances().width().value()
                 .filter(w -> w.kind() == WidthReading.Origin.WIDENED).isPresent()
                 && found.stereo().correlation() >= WIDENED_CORRELATION;
-        out.addAll(between(wanted, has, widened, makes.ringing));
+        out.addAll(between(wanted, AsReplayed.of(read.get(0), wanted, read.get(1)), widened, makes.ringing));
         return out;
     }
 
@@ -91,13 +99,15 @@ public final class RestRows {
         List<GapRow> out = new ArrayList<>();
         // Where no note is ever stopped, strings that ring otherwise would pass for a space.
         boolean stopped = wanted.betweenDb().isPresent() && has.betweenDb().isPresent();
-        if (stopped) after(wanted, has, ringing, out);
         if (stopped) {
+            List<GapRow> tails = new ArrayList<>();
+            after(wanted, has, ringing, tails);
             double a = wanted.betweenDb().getAsDouble();
             double b = has.betweenDb().getAsDouble();
-            out.add(rings(ringing, GapAttribute.REST_BETWEEN, a, b, BETWEEN_JND_DB, b < a
+            tails.add(rings(ringing, GapAttribute.REST_BETWEEN, a, b, BETWEEN_JND_DB, b < a
                     ? "something rings where notes have stopped: a space or repeats, or strings left to ring"
                     : "it is too loud between the notes: a lower mix, a gate, or damp the strings"));
+            out.addAll(together(tails));
         }
         if (wanted.swayHz().isPresent())
             out.add(row(GapAttribute.REST_SWAY, wanted.swayDb(), has.swayDb(), SWAY_JND_DB,
@@ -116,6 +126,25 @@ public final class RestRows {
                 has.sideDb() < wanted.sideDb() ? "wider: a wide movement, or play it twice" : "narrower: less spread",
                 sidesOfTone));
         return out;
+    }
+
+    /** The largest of them counts for all where they agree that something is missing. */
+    private static List<GapRow> together(List<GapRow> tails) {
+        double sum = missing(tails.get(0), LATE_TOGETHER_DB) + missing(tails.get(1), SOON_TOGETHER_DB)
+                + missing(tails.get(2), BETWEEN_TOGETHER_DB);
+        GapRow largest = tails.stream().max(Comparator.comparingDouble(r -> -r.difference() / r.jnd())).orElseThrow();
+        double together = TOGETHER * sum;
+        if (largest.difference() >= 0 || together <= largest.audibility()) return tails;
+        return tails.stream().map(r -> r == largest ? heardFrom(r, -r.difference() / together) : r).toList();
+    }
+
+    private static GapRow heardFrom(GapRow r, double jnd) {
+        return new GapRow(r.attribute(), r.unit(), r.reference(), r.candidate(), jnd, r.stage(), r.advice(),
+                r.ofTone());
+    }
+
+    private static double missing(GapRow row, double stepDb) {
+        return Math.max(LEAST_TOGETHER_DB, -row.difference()) / stepDb;
     }
 
     private static void after(UnexplainedRest wanted, UnexplainedRest has, boolean ringing, List<GapRow> out) {

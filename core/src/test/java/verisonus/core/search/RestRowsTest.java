@@ -81,4 +81,49 @@ class RestRowsTest {
         assertThat(RestRows.between(ringing, DRY, true, false)).filteredOn(r -> r.audibility() > 1)
                 .isNotEmpty().allSatisfy(r -> assertThat(r.ofTone()).as("a space that is missing").isTrue());
     }
+
+    @Test
+    void threeReadingsThatMissTheSameAreHeardTogether() {
+        UnexplainedRest faint = rest(-21, 0, OptionalDouble.of(-20.5), NONE, 0);
+        double most = rows(faint, DRY).stream().mapToDouble(GapRow::audibility).max().orElseThrow();
+        assertThat(most).isGreaterThan(2);
+        // One of them alone stays what it is.
+        UnexplainedRest between = rest(-26, 0, OptionalDouble.of(-20.5), NONE, 0);
+        assertThat(rows(between, DRY).stream().mapToDouble(GapRow::audibility).max().orElseThrow()).isLessThan(1.1);
+    }
+
+    @Test
+    void whatTheToneHasMoreOfIsNotHeardTogether() {
+        UnexplainedRest more = rest(-21, 0, OptionalDouble.of(-20.5), NONE, 0);
+        assertThat(rows(DRY, more)).allSatisfy(r -> assertThat(r.audibility()).isLessThan(1));
+    }
+
+    private static Optional<GapRow> replayed(UnexplainedRest wanted, UnexplainedRest has, GapAttribute of) {
+        return row(wanted, AsReplayed.of(has, wanted, DRY), of);
+    }
+
+    @Test
+    void whatAnotherHandHidesOfARightToneIsNoDifference() {
+        UnexplainedRest record = rest(-15, 0, OptionalDouble.of(-14), OptionalDouble.of(5), 4);
+        UnexplainedRest right = rest(-13, 0, OptionalDouble.of(-12), OptionalDouble.of(5), 5);
+        for (GapAttribute a : List.of(GapAttribute.REST_LATE, GapAttribute.REST_SOON, GapAttribute.REST_BETWEEN,
+                GapAttribute.REST_SWAY))
+            assertThat(replayed(record, right, a).orElseThrow().audibility()).as(a.name()).isLessThan(0.05);
+        UnexplainedRest muchMore = rest(-3, 0, OptionalDouble.of(-2), OptionalDouble.of(5), 12);
+        assertThat(replayed(record, muchMore, GapAttribute.REST_BETWEEN).orElseThrow().audibility()).isGreaterThan(2);
+        assertThat(replayed(record, muchMore, GapAttribute.REST_SWAY).orElseThrow().audibility()).isGreaterThan(2);
+    }
+
+    @Test
+    void whatIsMissingStaysMissingHoweverTheTakeIsRead() {
+        UnexplainedRest record = rest(-15, 0, OptionalDouble.of(-12), OptionalDouble.of(5), 4);
+        assertThat(AsReplayed.of(DRY, record, DRY)).isEqualTo(DRY);
+    }
+
+    @Test
+    void whatTheTakeLeavesBetweenItsNotesIsTheHands() {
+        UnexplainedRest damped = rest(-26, 0, OptionalDouble.of(-30), NONE, 0);
+        UnexplainedRest tone = rest(-26, 0, OptionalDouble.of(-23), NONE, 0);
+        assertThat(replayed(damped, tone, GapAttribute.REST_BETWEEN).orElseThrow().audibility()).isLessThan(0.05);
+    }
 }

@@ -49,37 +49,6 @@ public record UnexplainedRest(After late, After soon, OptionalDouble betweenDb, 
                 sweep.standing().statistic() - sweep.standing().mean(), SideDelays.sideDb(sound));
     }
 
-    /** What comes after the notes and stands between them, without the rest: for fitting a space. */
-    public record Tails(After late, After soon, OptionalDouble betweenDb) {
-        /**
-         * @param sound a candidate or the recording
-         * @param replay the dry tone on the take
-         */
-        public static Tails of(Sound sound, Sound replay, DoublePredicate window) {
-            DirectFit fit = new DirectFit(sound, replay, DirectFit.Tails.LEFT, window);
-            RepeatEnergy energy = RepeatEnergy.of(fit);
-            return new Tails(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
-                    new ReplayReverb(fit, false).gapDb());
-        }
-
-        /** How far another sound lies over this one, dB: between the notes where that can be read, else after them. */
-        public double underDb(Tails wanted) {
-            if (betweenDb.isPresent() && wanted.betweenDb.isPresent())
-                return wanted.betweenDb.getAsDouble() - betweenDb.getAsDouble();
-            return 0.5 * (wanted.late.db() - late.throughDb(wanted.late) + wanted.soon.db()
-                    - soon.throughDb(wanted.soon));
-        }
-
-        /** Distance to another, dB: after the notes and between them. */
-        public double distanceDb(Tails wanted) {
-            double between = betweenDb.isPresent() && wanted.betweenDb.isPresent()
-                    ? wanted.betweenDb.getAsDouble() - betweenDb.getAsDouble()
-                    : 0;
-            return Math.hypot(between, 0.7 * Math.hypot(wanted.late.db() - late.throughDb(wanted.late),
-                    wanted.soon.db() - soon.throughDb(wanted.soon)));
-        }
-    }
-
     /**
      * What comes after the notes, against them.
      *
