@@ -146,6 +146,7 @@ class JudgementsTest {
                 s.execute("DROP TABLE " + table);
             s.execute("ALTER TABLE tone DROP COLUMN gap_jnd");
             s.execute("ALTER TABLE evidence DROP COLUMN measured");
+            s.execute("ALTER TABLE medium DROP COLUMN laid_s");
             s.execute("PRAGMA user_version = 1");
         }
         book = Casebook.open(file);

@@ -60,7 +60,6 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
 
     @Override
     public Integer call() {
-        regions.withoutPlace();
         if (control == null && uses.isEmpty() && ridden == null)
             throw new InputFault("pedal", "there is nothing to do",
                     "give --control, --ridden with the record, or --use to check what is there");
@@ -89,8 +88,10 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
     }
 
     private void ridden(Path record, Tone tone, ObjectNode doc) {
-        List<FootRide> rides = FootRide.read(regions.reference(record), regions.take(played.takeFile()), tone,
-                Progress.NONE).stream().map(r -> r.later(regions.fromS())).toList();
+        List<FootRide> rides = FootRide
+                .read(regions.reference(record), regions.take(played.takeFile()), regions.takeAtS(), tone,
+                        Progress.NONE)
+                .stream().map(r -> r.later(regions.fromS())).toList();
         ArrayNode out = doc.putArray("ridden");
         for (FootRide r : rides) {
             ObjectNode one = out.addObject().put("what", r.what());

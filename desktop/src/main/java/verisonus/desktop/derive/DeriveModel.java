@@ -72,7 +72,7 @@ public final class DeriveModel {
         boolean standIn = session.hasStandIn();
         SearchOptions asked = choices.options(c, session.rig(), desk.book());
         SearchOptions chosen = standIn ? asked.wishing(asked.wishes().playedByStandIn()) : asked;
-        OptionalDouble laid = inRegion(c, region);
+        OptionalDouble laid = c.laidS(region.fromS());
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
         desk.work().run("Deriving", progress -> {
             Wishes played = chosen.wishes().alsoPlayed(SearchChoices.takes(c, desk.book()));
@@ -90,11 +90,6 @@ public final class DeriveModel {
                     Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
             desk.refresh();
         });
-    }
-
-    /** Where the player laid the take, from the region's start. */
-    private static OptionalDouble inRegion(OpenCase c, Region region) {
-        return c.laidS().isPresent() ? OptionalDouble.of(c.laidS().getAsDouble() - region.fromS()) : c.laidS();
     }
 
     /** Whether a rough tone can be made of the record alone: there is one, with a region, and no take. */
@@ -127,7 +122,7 @@ public final class DeriveModel {
         Sound wanted = session.wanted().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
         Sound di = session.di().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
         double from = session.region().orElseThrow().fromS();
-        OptionalDouble laid = inRegion(desk.open().get().orElseThrow(), session.region().orElseThrow());
+        OptionalDouble laid = desk.open().get().orElseThrow().laidS(from);
         String what = "Taken from " + file.getFileName();
         desk.work().run("Reading " + file.getFileName(), _ -> {
             Tone tone = ToneJson.read(file.toString(), Json.read(file));

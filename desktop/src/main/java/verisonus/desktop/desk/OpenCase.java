@@ -46,6 +46,11 @@ public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions
         return first(Medium.Role.DI).map(Medium::laidS).orElse(OptionalDouble.empty());
     }
 
+    /** The same on an axis that begins this many seconds into the reference. */
+    public OptionalDouble laidS(double fromS) {
+        return laidS().isPresent() ? OptionalDouble.of(laidS().getAsDouble() - fromS) : OptionalDouble.empty();
+    }
+
     /** Where the take is heard: as it was laid, to the sample as the search found it there, else from the start. */
     double takeStartS() {
         Optional<Double> found = tone.map(t -> t.search().diStartS());

@@ -3,6 +3,7 @@ package verisonus.desktop.perform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -94,8 +95,9 @@ public final class FootModel {
             return;
         }
         double from = desk.open().get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
+        OptionalDouble laid = desk.open().get().orElseThrow().laidS(from);
         desk.work().run("Following what was ridden",
-                progress -> FootRide.read(record.get(), g.get().di(), g.get().tone(), progress).stream()
+                progress -> FootRide.read(record.get(), g.get().di(), laid, g.get().tone(), progress).stream()
                         .map(r -> r.later(from)).toList(),
                 rides -> {
                     if (!g.get().isStill(desk)) return;

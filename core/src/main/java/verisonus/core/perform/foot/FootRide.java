@@ -3,6 +3,7 @@ package verisonus.core.perform.foot;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import verisonus.core.evidence.replay.RiddenLevel;
@@ -103,17 +104,19 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
      *
      * @param reference the part of the record in which the guitar stands alone
      * @param di the player's dry take
+     * @param atS where its player laid it, seconds from the reference's start; empty: looked for
      * @param tone the derived tone
      * @return empty where nothing was, or where it cannot be followed
      * @throws InputFault where the part is short, or others play in it, or the take plays something else
      */
-    public static List<FootRide> read(Sound reference, Sound di, Tone tone, Progress progress) {
+    public static List<FootRide> read(Sound reference, Sound di, OptionalDouble atS, Tone tone,
+            Progress progress) {
         if (reference.durationS() < SHORTEST_S)
             throw new InputFault("the record",
                     Figures.of("%.1f s are too short to follow a hand", reference.durationS()),
                     "mark six seconds or more in which the guitar stands alone");
         progress.step(0, "laying your take under the record");
-        MatchedTake laid = MatchedTake.of(reference, di);
+        MatchedTake laid = MatchedTake.of(reference, di, atS);
         if (!laid.same())
             throw new InputFault("the take",
                     "it plays something else than the record, so that what a hand did cannot be"

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
@@ -22,6 +23,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 class FootRideTest {
+    private static final OptionalDouble FOUND = OptionalDouble.empty();
     private static final double ECHO_MS = 380;
     private static final double LENGTH_S = 12;
     private static final int RATE_HZ = 48_000;
@@ -65,7 +67,7 @@ class FootRideTest {
     }
 
     private static List<FootRide> read(Sound record) {
-        return FootRide.read(record, Sound.mono(stabs(2), RATE_HZ), TONE, Progress.NONE);
+        return FootRide.read(record, Sound.mono(stabs(2), RATE_HZ), FOUND, TONE, Progress.NONE);
     }
 
     @ParameterizedTest
@@ -106,12 +108,12 @@ class FootRideTest {
     @Test
     void aShortRecordAndOtherPlayingAreRefusedWithARemedy() {
         Sound take = Sound.mono(stabs(2), RATE_HZ);
-        assertThatThrownBy(() -> FootRide.read(take.slice(0, 4), take, TONE, Progress.NONE))
+        assertThatThrownBy(() -> FootRide.read(take.slice(0, 4), take, FOUND, TONE, Progress.NONE))
                 .isInstanceOf(InputFault.class).hasMessageContaining("six seconds");
         float[] other = new float[(int) (LENGTH_S * RATE_HZ)];
         SplittableRandom r = new SplittableRandom(5);
         for (int i = 0; i < other.length; i++) other[i] = (float) (0.1 * r.nextGaussian());
-        assertThatThrownBy(() -> FootRide.read(Sound.mono(other, RATE_HZ), take, TONE, Progress.NONE))
+        assertThatThrownBy(() -> FootRide.read(Sound.mono(other, RATE_HZ), take, FOUND, TONE, Progress.NONE))
                 .isInstanceOf(InputFault.class).hasMessageContaining("same phrase");
     }
 
@@ -159,7 +161,7 @@ class FootRideTest {
             x[i] *= (float) (1 - 0.8 * (0.5 - 0.5 * Math.cos(phase)));
         }
         Tone still = new Tone("t", List.of(Block.of("volume"), Block.of("bias tremolo")));
-        List<FootRide> rides = FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), still,
+        List<FootRide> rides = FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), FOUND, still,
                 Progress.NONE);
         FootRide speed = rides.stream().filter(r -> r.what().equals("speed")).findFirst().orElseThrow();
         assertThat(speed.moves().getFirst().from()).isCloseTo(4.63, within(0.4));
@@ -171,7 +173,8 @@ class FootRideTest {
         float[] x = chords(1, 0.85);
         for (int i = 0; i < x.length; i++)
             x[i] *= (float) (1 - 0.8 * (0.5 - 0.5 * Math.cos(2 * Math.PI * 5.57 * i / RATE_HZ)));
-        assertThat(FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), TONE, Progress.NONE))
+        assertThat(
+                FootRide.read(Sound.mono(x, RATE_HZ), Sound.mono(chords(2, 0.85), RATE_HZ), FOUND, TONE, Progress.NONE))
                 .noneMatch(r -> r.what().equals("speed"));
     }
 
