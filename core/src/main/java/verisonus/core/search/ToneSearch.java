@@ -1,7 +1,6 @@
 package verisonus.core.search;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,9 +15,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.PairedExamination;
 import verisonus.core.evidence.dirt.SaturationReading;
-import verisonus.core.evidence.guided.GuidedReading;
 import verisonus.core.evidence.guided.ThroughOthers;
 import verisonus.core.evidence.movement.ModulationEstimator;
 import verisonus.core.evidence.movement.ModulationReading;
@@ -35,7 +32,6 @@ import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
 import verisonus.core.take.Pairing;
 import verisonus.core.take.SearchSegment;
-import verisonus.core.take.SeenTake;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Parallel;
@@ -126,33 +122,25 @@ public final class ToneSearch {
         });
         long started = System.nanoTime();
         progress.step(0, "measuring the reference");
-        Future<Evidence> alone = workers
-                .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
-        Future<Optional<Finding<ModulationReading>>> movement = workers
-                .submit(() -> PairedExamination.movement(reference, di));
-        SeenTake seen = seen();
-        Alignment alignment = seen.alignment();
-        boolean same = alignment.pairing().isSamePhrase();
-        float[] dry = same
-                ? seen.laid(di.mid(), Sound.WORKING_RATE_HZ)
-                : di.mid();
+        Listening heard = Listening.of(reference, di, options, laidS, workers, progress);
+        Alignment alignment = heard.alignment();
+        boolean same = heard.same();
+        float[] dry = heard.dry();
+        float[] wanted = heard.wanted();
         CurveDictionary dictionary = alignment.pairing() == Pairing.SAME_PERFORMANCE
                 ? new CurveDictionary(options)
                 : CurveDictionary.moderate(options);
-        Asked asked = asked(Parallel.result(alone), alignment, dry);
-        Evidence first = asked.first;
-        float[] wanted = asked.wanted;
-        Evidence evidence = (same ? paired(first, movement) : alone(first)).corrected(options.corrections());
+        Evidence evidence = heard.evidence();
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
-        Search search = new Search(started, first, evidence, target, alignment, nearest, asked.through);
-        if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), alignment);
+        Search search = new Search(started, heard, target, nearest);
+        if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), heard);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
-            List<float[]> takes = takes(dry);
+            List<float[]> takes = heard.takes(reference, options.wishes().takes());
             ReplayCore core = new ReplayCore(segment.cutScored(wanted),
                     takes.stream().map(segment::cut).toList(), segment.warmUp(), options, workers, renders);
             List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
@@ -168,56 +156,10 @@ public final class ToneSearch {
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
     }
 
-    private SeenTake seen() {
-        if (options.wishes().standIn())
-            return new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), reference.mid());
-        return laidS.isPresent()
-                ? SeenTake.told(reference, di.mid(), laidS.getAsDouble())
-                : SeenTake.in(reference, di.mid());
-    }
-
-    /**
-     * What of a recording is asked.
-     *
-     * @param wanted the guitar's sound, as far as it can be had
-     * @param through how it was read through others; empty where it stands alone
-     */
-    private record Asked(Evidence first, float[] wanted, Optional<GuidedReading> through) {}
-
-    private Asked asked(Evidence first, Alignment alignment, float[] dry) {
-        if (options.wishes().track() != SearchOptions.Track.DRY || alignment.pairing() != Pairing.PLAYED_AGAIN
-                || !others(first))
-            return new Asked(first, reference.mid(), Optional.empty());
-        progress.step(0.03, "taking the guitar out of what plays with it");
-        return ThroughOthers.of(first, reference, Sound.mono(dry, Sound.WORKING_RATE_HZ), alignment.pairing())
-                .map(t -> new Asked(t.evidence(),
-                        Arrays.copyOf(t.guitar().sound().atRate(Sound.WORKING_RATE_HZ).mid(), reference.frames()),
-                        Optional.of(t.guitar().reading())))
-                .orElseGet(() -> new Asked(first, reference.mid(), Optional.empty()));
-    }
-
-    /** The take, and what else of the phrase was played, each laid under the reference; what is no take of it is left out. */
-    private List<float[]> takes(float[] dry) {
-        List<float[]> out = new ArrayList<>(List.of(dry));
-        for (Sound s : options.wishes().takes()) {
-            float[] x = s.atRate(Sound.WORKING_RATE_HZ).mid();
-            SeenTake a = SeenTake.in(reference, x);
-            if (a.alignment().pairing().isSamePhrase()) out.add(a.laid(x, Sound.WORKING_RATE_HZ));
-        }
-        return out;
-    }
-
-    /**
-     * What every way of searching starts from.
-     *
-     * @param through how the guitar was read through others that play with it; empty where it stands alone
-     */
-    private record Search(long started, Evidence first, Evidence evidence, Target target, Alignment alignment,
-            List<StartingTone> nearest, Optional<GuidedReading> through) {
-        /** What a guitar among others did not show. */
-        List<String> unread() {
-            if (through.isEmpty()) return List.of();
-            return Stream.concat(Stream.of("dirt"), through.get().unread().map(w -> "colour " + w).stream()).toList();
+    /** What every way of searching starts from. */
+    private record Search(long started, Listening heard, Target target, List<StartingTone> nearest) {
+        private Evidence first() {
+            return heard.first();
         }
     }
 
@@ -228,26 +170,26 @@ public final class ToneSearch {
         Objective objective = objective(ground, List.of(), LONG_S);
         progress.at(0.4, "choosing cabinet and microphone");
         Objective.Point best = objective.at(ranked.get(0).knobs(), Quality.DRAFT);
-        tell(core(best, dictionary), s.alignment);
-        boolean company = others(s.first);
-        Finding<ModulationReading> alone = s.first.modulation().isPresent()
-                ? s.first.modulation()
-                : ModulationEstimator.estimate(reference.withoutEmptySide(), s.first.tempo());
+        tell(core(best, dictionary), s.heard);
+        boolean company = others(s.first());
+        Finding<ModulationReading> alone = s.first().modulation().isPresent()
+                ? s.first().modulation()
+                : ModulationEstimator.estimate(reference.withoutEmptySide(), s.first().tempo());
         ReplayExamination.Setting setting = new ReplayExamination.Setting(company,
-                company && s.first.tempo().isPresent()
-                        ? OptionalDouble.of(s.first.tempo().value().orElseThrow().bpm() / 60)
+                company && s.first().tempo().isPresent()
+                        ? OptionalDouble.of(s.first().tempo().value().orElseThrow().bpm() / 60)
                         : OptionalDouble.empty(),
                 _ -> true, alone.value().filter(m -> m.kind().isMovingComb())
                         .map(ModulationReading::rateHz).orElse(OptionalDouble.empty()));
         ReplayCompletion.Finished finished = new ReplayCompletion(options, reference, ground.dry, s.target,
-                s.first.corrected(options.corrections()), setting, core, workers).also(more).of(best.knobs(),
+                s.first().corrected(options.corrections()), setting, core, workers).also(more).of(best.knobs(),
                         dictionary.entry(best.curve()), progress);
         progress.at(0.85, "measuring what is left");
         ToneCompletion.Finished made = finished.made();
         Future<Evidence> heard = workers.submit(() -> EffectsAsSet.in(
                 Examination.of(made.render(), Examination.Depth.TONE, Progress.NONE), made.tone()));
         List<GapRow> rest = RestRows.of(reference, made.render(), finished.dryTone(), RestRows.Makes.in(made.tone()),
-                s.first, setting, workers);
+                s.first(), setting, workers);
         SensitivityReport.Found sensitivity = new SensitivityReport(objective, workers, s.target.weight()).of(best,
                 made.tone());
         Evidence candidate = Parallel.result(heard);
@@ -266,28 +208,22 @@ public final class ToneSearch {
         return new Derivation(made.tone(), Pairing.PLAYED_AGAIN, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 others, gap, aim, candidate, made.render(),
-                (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
+                s.heard.diStartS(),
                 stopped(s),
                 start(made.tone(), s.nearest), StoppingPoint.of(first, List.of(first)),
                 Verdict.of(gap, finished.missing(),
-                        Stream.concat(finished.unjudged().stream(), s.unread().stream()).toList()));
+                        Stream.concat(finished.unjudged().stream(), s.heard.unread().stream()).toList()));
     }
 
     private String stopped(Search s) {
         if (progress.cancelled()) return "cancelled: the best so far";
-        String laid = laidS.isEmpty()
-                ? ""
-                : s.alignment.agrees()
-                        ? "the take was laid by hand; "
-                        : "the take was laid by hand, where no note of it begins with the record's: check the time; ";
-        return laid + (s.through.isPresent() ? "the guitar was read through others by the take; " : "")
-                + "a replay bears no deeper search";
+        return s.heard.words() + "a replay bears no deeper search";
     }
 
     private Derivation deeply(Search s, Ground ground) {
         CurveDictionary dictionary = ground.linear.dictionary();
         boolean same = ground.pairing.isSamePhrase();
-        Evidence evidence = s.evidence;
+        Evidence evidence = s.heard.evidence();
         Target target = s.target;
         float[] dry = ground.dry;
         List<StartingTone> nearest = s.nearest;
@@ -307,7 +243,7 @@ public final class ToneSearch {
             }
         }
         Objective objective = objective(ground, behind, LONG_S);
-        tell(core(ranked.points().get(0), dictionary), s.alignment);
+        tell(core(ranked.points().get(0), dictionary), s.heard);
         Descent.Ended ended = new Descent(objective, coarse, options, renders::get, workers, progress, reach)
                 .from(ranked.points());
         Objective.Point best = ended.best();
@@ -325,14 +261,14 @@ public final class ToneSearch {
                 finished.tone());
         Evidence candidate = Parallel.result(heard);
         // The take makes the reference's dirt surer, but the gap needs both read the same way.
-        Evidence aim = evidence.saturated(s.first.saturation()).corrected(options.corrections());
+        Evidence aim = evidence.saturated(s.first().saturation()).corrected(options.corrections());
         GapLedger gap = GapLedger.between(aim, candidate, ground.pairing).wanting(options.wishes().wantedSo());
         progress.at(1, "done");
         return new Derivation(finished.tone(), ground.pairing, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
                         ranked.points()),
-                gap, aim, candidate, finished.render(), (double) s.alignment.offsetSamples() / Sound.WORKING_RATE_HZ,
+                gap, aim, candidate, finished.render(), s.heard.diStartS(),
                 cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
                 StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()),
                 Verdict.of(gap, missing(aim, finished.tone()), unjudged(aim)));
@@ -342,8 +278,8 @@ public final class ToneSearch {
         return ThroughOthers.areThere(e);
     }
 
-    private void tell(Tone tone, Alignment alignment) {
-        interim.soFar(tone, (double) alignment.offsetSamples() / Sound.WORKING_RATE_HZ);
+    private void tell(Tone tone, Listening heard) {
+        interim.soFar(tone, heard.diStartS());
     }
 
     /** A point of the search as a tone: all but what is read off the record, and the equalizer. */
@@ -393,21 +329,6 @@ public final class ToneSearch {
     /** Whether the best so far comes nearer without the echo that was read: then it was misread. */
     private static boolean isNearerOn(Objective bare, Objective.Point best) {
         return bare.at(best.knobs(), best.curve(), Quality.DRAFT).score() < ECHO_MISREAD * best.score();
-    }
-
-    private Evidence paired(Evidence steady, Future<Optional<Finding<ModulationReading>>> movement) {
-        Evidence out = PairedExamination.of(steady, reference, di, () -> Parallel.result(movement)).evidence();
-        // Through repeats the take does not show what sways.
-        return out.echo().isPresent() ? alone(out) : out;
-    }
-
-    /** With other playing nothing but the recording itself can be asked for movement. */
-    private Evidence alone(Evidence steady) {
-        if (others(steady)) {
-            String why = "others play with it, and the take plays something else";
-            return steady.with(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why), steady.saturation());
-        }
-        return steady.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo()));
     }
 
     /** @param behind echo and space that stand behind every candidate */
