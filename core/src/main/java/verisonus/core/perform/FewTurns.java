@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import verisonus.core.compare.HeardChange;
+import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
@@ -29,6 +31,7 @@ import verisonus.core.work.Progress;
  * @param sameTake whether the recording is of the very take, so that course as well as colour could be compared
  */
 public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, boolean sameTake) {
+    private static final double COMPANY = 0.5;
     private static final double PART_S = 5;
     private static final int MOST_TURNS = 3;
     private static final double[] STEPS = {-0.4, -0.25, -0.06, 0.06, 0.25, 0.4};
@@ -58,7 +61,12 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
      * @throws InputFault where the recording plays something else
      */
     public static FewTurns towards(Tone tone, Sound take, Sound recorded, Progress progress) {
-        Hearing rig = Hearing.of(take, recorded);
+        return towards(tone, take, recorded, OptionalDouble.empty(), progress);
+    }
+
+    /** @param atS where the player laid the take, seconds from the recording's start; empty: looked for */
+    public static FewTurns towards(Tone tone, Sound take, Sound recorded, OptionalDouble atS, Progress progress) {
+        Hearing rig = Hearing.of(take, recorded, atS);
         double before = rig.apart(tone);
         Tone as = tone;
         double gap = before;
@@ -108,7 +116,12 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
      * @throws InputFault where the recording plays something else than the take
      */
     public static Apart apart(List<Tone> tones, Sound take, Sound recorded, Progress progress) {
-        Hearing rig = Hearing.of(take, recorded);
+        return apart(tones, take, recorded, OptionalDouble.empty(), progress);
+    }
+
+    /** @param atS where the player laid the take, seconds from the recording's start; empty: looked for */
+    public static Apart apart(List<Tone> tones, Sound take, Sound recorded, OptionalDouble atS, Progress progress) {
+        Hearing rig = Hearing.of(take, recorded, atS);
         List<Double> out = new ArrayList<>();
         for (Tone t : tones) {
             progress.step((double) out.size() / tones.size(), "playing " + t.name());
@@ -119,11 +132,15 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
 
     /** The recording, and how far a tone lies from it. */
     private record Hearing(HeardChange.Moments recorded, Sound dry, boolean same) {
-        static Hearing of(Sound take, Sound recorded) {
-            MatchedTake laid = MatchedTake.of(recorded, take);
+        static Hearing of(Sound take, Sound recorded, OptionalDouble atS) {
+            MatchedTake laid = MatchedTake.of(recorded, take, atS);
             if (!laid.same())
                 throw new InputFault("the recording", "it plays another phrase than the take",
                         "send the take through the rig, play its phrase again, or mark a part that the take plays");
+            if (laid.pairing() == Pairing.PLAYED_AGAIN && AloneBars.of(recorded).company() > COMPANY)
+                throw new InputFault("the recording",
+                        "others play in it, and their colour would be taken for the guitar's",
+                        "mark a part in which the guitar stands alone");
             LoudestPart part = LoudestPart.of(laid.sound(), PART_S);
             return new Hearing(HeardChange.Moments.of(part.cut(laid.reference())), part.cut(laid.sound()),
                     laid.pairing() == Pairing.SAME_PERFORMANCE);

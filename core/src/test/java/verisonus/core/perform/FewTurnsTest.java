@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlPlace;
@@ -59,5 +60,31 @@ class FewTurnsTest {
         assertThat(apart.far()).hasSize(2);
         assertThat(apart.far().get(1)).isLessThan(0.2);
         assertThat(apart.far().get(0)).isGreaterThan(apart.far().get(1) + 0.5);
+    }
+
+    @Test
+    void aTakeThatWasLaidByHandIsBelieved() {
+        Sound other = through(TONE);
+        Sound take = Signal.plucks(0.21, 77).atDb(-10).lasting(3);
+        assertThatThrownBy(() -> FewTurns.apart(List.of(TONE), take, other, Progress.NONE))
+                .isInstanceOf(InputFault.class);
+        FewTurns.Apart laid = FewTurns.apart(List.of(TONE), take, other, OptionalDouble.of(0.1), Progress.NONE);
+        assertThat(laid.sameTake()).isFalse();
+        assertThat(laid.unit()).contains("colour");
+    }
+
+    @Test
+    void aRecordInWhichOthersPlayIsRefused() {
+        Sound mine = Signal.plucks(0.43, 21, 5).atDb(-8).lasting(9);
+        Sound theirs = Renderer.render(TONE, Signal.plucks(0.43, 21, 1).atDb(-8).lasting(9), Quality.SEARCH,
+                Progress.NONE).withoutEmptySide();
+        Sound band = Signal.of(t -> Math.sin(2 * Math.PI * 49 * t)
+                + (t % 0.5 < 0.2 ? Math.exp(-20 * (t % 0.5)) * Math.sin(2 * Math.PI * 55 * (t % 0.5)) : 0)
+                + (t % 0.25 < 0.05 ? 0.5 * Math.sin(40_000 * t * t) : 0)).lasting(9);
+        Sound song = Signal.sum(theirs, band.gained(20 * Math.log10(theirs.rms() / band.rms())));
+        assertThatThrownBy(() -> FewTurns.apart(List.of(TONE), mine, song, OptionalDouble.of(0), Progress.NONE))
+                .isInstanceOf(InputFault.class).hasMessageContaining("others play in it");
+        assertThat(FewTurns.apart(List.of(TONE), mine, theirs, OptionalDouble.of(0), Progress.NONE).sameTake())
+                .isFalse();
     }
 }

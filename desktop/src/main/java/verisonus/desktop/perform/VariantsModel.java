@@ -194,9 +194,10 @@ public final class VariantsModel {
             return;
         }
         Region r = region.get();
+        OptionalDouble laid = desk.open().get().orElseThrow().laidS(r.fromS());
         desk.work().run("Bringing it near to the marked region",
                 progress -> FewTurns.towards(ground.get().tone(), ground
-                        .get().di(), record.get().slice(r.fromS(), r.toS()), progress),
+                        .get().di(), record.get().slice(r.fromS(), r.toS()), laid, progress),
                 f -> {
                     if (f.turns().isEmpty()) {
                         said.set(Figures.of("No single turn brings the tone nearer to %.1f–%.1f s than the"
@@ -224,12 +225,13 @@ public final class VariantsModel {
             return;
         }
         Region r = region.get();
+        OptionalDouble laid = desk.open().get().orElseThrow().laidS(r.fromS());
         List<Variant> all = variants.get();
         Tone base = ground.get().tone();
         List<Tone> tones = new ArrayList<>(List.of(base.named("the tone")));
         for (Variant v : all) tones.add(v.on(base).named(v.name()));
         desk.work().run("Holding them against the marked region", progress -> FewTurns.apart(tones, ground.get().di(),
-                record.get().slice(r.fromS(), r.toS()), progress), apart -> {
+                record.get().slice(r.fromS(), r.toS()), laid, progress), apart -> {
                     List<String> out = new ArrayList<>();
                     for (int i = 0; i < tones.size(); i++)
                         out.add(Figures.of("%s %.1f", tones.get(i).name(), apart.far().get(i)));
