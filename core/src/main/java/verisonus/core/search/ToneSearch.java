@@ -27,6 +27,7 @@ import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.colour.Features;
+import verisonus.core.search.unexplained.RestRows;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;

@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.search.unexplained;
 
 import java.util.ArrayList;
 import java.util.Comparator;

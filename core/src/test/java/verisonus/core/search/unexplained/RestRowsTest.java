@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.search.unexplained;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
