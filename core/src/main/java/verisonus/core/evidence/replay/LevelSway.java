@@ -13,8 +13,6 @@ import verisonus.core.work.Figures;
  * {@link SignedNotes}. Output: rate in Hz, depth in percent of the gain.
  */
 final class LevelSway {
-    /** Of a record's sway a replay shows this share, as notes that are not quite the same hide the rest. */
-    private static final double SEEN_BY_A_REPLAY = 0.8;
     private static final double[] EDGES_HZ = {90, 250, 450, 800, 1300, 2000, 3000, 4500};
     private static final int BANDS = EDGES_HZ.length - 1;
     private static final double SLOWEST_HZ = 1.5;
@@ -277,8 +275,7 @@ final class LevelSway {
             return Finding.unknown(
                     "the level sways, but lows and highs neither together nor against each other, as in a sweep");
         boolean opposed = s.together < 0;
-        double amplitude = s.amplitude / SEEN_BY_A_REPLAY;
-        double q = Math.min(1, amplitude / 4);
+        double q = Math.min(1, s.amplitude / 4);
         double depth = 100 * 4 * q / ((1 + q) * (1 + q));
         return Finding.present(new ModulationReading(opposed ? ModulationKind.HARMONIC_TREMOLO : ModulationKind.TREMOLO,
                 OptionalDouble.of(s.rateHz), OptionalDouble.of(Math.min(100, depth))),
@@ -286,7 +283,7 @@ final class LevelSway {
                 Figures.of(opposed
                         ? "lows and highs sway against each other %.2f times a second, by %.0f dB, which the take does not"
                         : "the level sways %.2f times a second, by %.0f dB, which the take does not", s.rateHz,
-                        2 * amplitude * 10 / Math.log(10)));
+                        2 * s.amplitude * 10 / Math.log(10)));
     }
 
     static boolean isOfTheBeat(double hz, double beatHz) {
