@@ -173,7 +173,6 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         return 0;
     }
 
-    /** The take through the tone: of a part of a reference all of the take is played, for the tone is meant for it. */
     /** Whether a take that was laid by its player plays long enough in a part for that part to be studied with it. */
     private boolean isUnder(Excerpt part, Sound take) {
         OptionalDouble at = regions.takeAtS(part.fromS());
@@ -182,6 +181,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
         return Math.min(length, at.getAsDouble() + take.durationS()) - Math.max(0, at.getAsDouble()) >= LEAST_UNDER_S;
     }
 
+    /** The take through the tone: of a part of a reference all of the take is played, for the tone is meant for it. */
     private static Sound played(Derivation d, Sound dry, boolean ofPart) {
         return ofPart
                 ? Renderer.render(d.tone(), dry, Optional.of(dry), Quality.FINAL, Progress.NONE)

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -19,6 +18,7 @@ import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.evidence.guided.GuidedParts;
@@ -85,7 +85,7 @@ final class PassagesCommand extends VerboseOption implements Callable<Integer> {
     private Optional<MatchedTake> laid(Sound recording) {
         if (di == null) return Optional.empty();
         MatchedTake laid = MatchedTake.of(recording, AudioInput.read(di),
-                diAtS == null ? OptionalDouble.empty() : OptionalDouble.of(diAtS));
+                RegionOptions.place(diAtS, 0));
         if (laid.same()) return Optional.of(laid);
         System.err.println(
                 "verisonus: " + di + ": it plays something else, so that it cannot guide"

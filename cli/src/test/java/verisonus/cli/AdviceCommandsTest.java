@@ -189,6 +189,10 @@ class AdviceCommandsTest {
         Said nowhere = Said.by("derive", "--reference", reference, "--di", di, "--di-at", "NaN", "--out", at("no"));
         assertThat(nowhere.status()).isEqualTo(3);
         assertThat(nowhere.err()).contains("no time within a recording");
+        assertThat(Said.by("passages", reference, "--di", di, "--di-at", "1e300").status()).isEqualTo(3);
+        Said beyond = Said.by("derive", "--reference", reference, "--di", di, "--di-at", "900", "--out", at("no"));
+        assertThat(beyond.status()).isEqualTo(3);
+        assertThat(beyond.err()).contains("lay it elsewhere").doesNotContain("Exception");
     }
 
     @Test

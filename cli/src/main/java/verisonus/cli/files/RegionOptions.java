@@ -46,10 +46,20 @@ public final class RegionOptions {
      * @param partFromS where that part begins in the reference
      */
     public OptionalDouble takeAtS(double partFromS) {
-        if (takeAtS == null) return OptionalDouble.empty();
-        if (!Double.isFinite(takeAtS) || Math.abs(takeAtS) > LONGEST_S)
+        return place(takeAtS, partFromS);
+    }
+
+    /**
+     * A place that was asked for on the axis of a part.
+     *
+     * @param atS what `--di-at` says; null where it was not given
+     * @throws InputFault where it is no time
+     */
+    public static OptionalDouble place(@Nullable Double atS, double partFromS) {
+        if (atS == null) return OptionalDouble.empty();
+        if (!Double.isFinite(atS) || Math.abs(atS) > LONGEST_S)
             throw new InputFault("--di-at", "it is no time within a recording", "give seconds, as 83.4");
-        return OptionalDouble.of(takeAtS - partFromS);
+        return OptionalDouble.of(atS - partFromS);
     }
 
     /** The same from the start of the studied part. */

@@ -27,7 +27,6 @@ public record Sketch(boolean is, List<String> helps) {
     /** More than a sketch, and nothing to add. */
     public static final Sketch NONE = new Sketch(false, List.of());
     private static final double SHORT_S = 3;
-    private static final double OTHERS = 0.5;
     private static final double STEP_S = 0.05;
     private static final int MOST = 3;
 
@@ -48,7 +47,7 @@ public record Sketch(boolean is, List<String> helps) {
 
     static Sketch of(Sound recording, double fromS, double toS, Pairing pairing, GapLedger gap, Verdict verdict) {
         List<String> helps = new ArrayList<>();
-        boolean others = AloneBars.of(recording.slice(fromS, toS)).company() > OTHERS;
+        boolean others = AloneBars.of(recording.slice(fromS, toS)).hasOthers();
         boolean other = pairing == Pairing.OTHER_PLAYING;
         boolean brief = toS - fromS < SHORT_S;
         if (others)

@@ -31,7 +31,6 @@ import verisonus.core.work.Progress;
  * @param sameTake whether the recording is of the very take, so that course as well as colour could be compared
  */
 public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, boolean sameTake) {
-    private static final double COMPANY = 0.5;
     private static final double PART_S = 5;
     private static final int MOST_TURNS = 3;
     private static final double[] STEPS = {-0.4, -0.25, -0.06, 0.06, 0.25, 0.4};
@@ -137,7 +136,7 @@ public record FewTurns(List<Turn> turns, double beforeJnd, double afterJnd, bool
             if (!laid.same())
                 throw new InputFault("the recording", "it plays another phrase than the take",
                         "send the take through the rig, play its phrase again, or mark a part that the take plays");
-            if (laid.pairing() == Pairing.PLAYED_AGAIN && AloneBars.of(recorded).company() > COMPANY)
+            if (laid.pairing() == Pairing.PLAYED_AGAIN && AloneBars.of(recorded).hasOthers())
                 throw new InputFault("the recording",
                         "others play in it, and their colour would be taken for the guitar's",
                         "mark a part in which the guitar stands alone");

@@ -1,6 +1,7 @@
 package verisonus.core.take;
 
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 
 /**
  * A take looked for in a recording: in the middle of it and, where others cover the guitar there, in what the sides differ by and in each
@@ -10,6 +11,8 @@ import verisonus.core.sound.Sound;
  * @param view the mono sound in which it was
  */
 public record SeenTake(Alignment alignment, float[] view) {
+    private static final double LEAST_UNDER_S = 0.5;
+
     /** @param di dry guitar, mono, at the recording's rate */
     public static SeenTake in(Sound recording, float[] di) {
         SeenTake best = seen(recording.mid(), di, recording.rateHz());
@@ -28,8 +31,14 @@ public record SeenTake(Alignment alignment, float[] view) {
      * The same for a take that the player laid: where it begins on the recording's time axis, before it where negative.
      *
      * @param atS seconds
+     * @throws InputFault where it would hardly play in the recording
      */
     public static SeenTake told(Sound recording, float[] di, double atS) {
+        double fromS = Math.max(0, atS);
+        double toS = Math.min(recording.durationS(), atS + (double) di.length / recording.rateHz());
+        if (!(toS - fromS >= LEAST_UNDER_S))
+            throw new InputFault("the take", "where it was laid it does not play in the part that is studied",
+                    "study a part that it plays in, or lay it elsewhere");
         int offset = (int) Math.round(atS * recording.rateHz());
         SeenTake best = told(recording.mid(), di, recording.rateHz(), offset);
         if (!recording.isStereo() || best.alignment.sharp()) return best;

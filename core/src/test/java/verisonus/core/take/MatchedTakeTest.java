@@ -1,6 +1,7 @@
 package verisonus.core.take;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
@@ -10,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 
 /** A take is laid under the record it plays. */
 class MatchedTakeTest {
@@ -124,5 +126,12 @@ class MatchedTakeTest {
         assertThat(MatchedTake.of(phrase(0, 6, 1), take).same()).isFalse();
         assertThat(MatchedTake.of(phrase(0, 6, 1), take, OptionalDouble.of(0.4)).pairing())
                 .isEqualTo(Pairing.PLAYED_AGAIN);
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {-4.8, 5.8, 900, -900})
+    void aTakeThatWouldNotPlayWhereItWasLaidIsRefused(double atS) {
+        assertThatThrownBy(() -> MatchedTake.of(phrase(0, 6, 1), phrase(0, 5, 1), OptionalDouble.of(atS)))
+                .isInstanceOf(InputFault.class).hasMessageContaining("lay it elsewhere");
     }
 }

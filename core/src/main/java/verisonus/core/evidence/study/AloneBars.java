@@ -26,6 +26,7 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
     private static final double QUIET_DB = 30;
     private static final double BARE_SHARE = 0.9;
     private static final double BARE = 1.5;
+    private static final double COMPANY = 0.5;
     private static final double SOME_COMPANY = 0.3;
     private static final double SHORTEST_S = 1.5;
     private static final double LIMIT = 5;
@@ -80,6 +81,11 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
             if (logOdds[i] < OTHERS) others++;
         }
         return sounding == 0 ? 0 : (double) others / sounding;
+    }
+
+    /** Whether more sounds there than the guitar. */
+    public boolean hasOthers() {
+        return company() > COMPANY;
     }
 
     /**

@@ -38,7 +38,6 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
     private static final double KEEPS_WITHIN_DB = 1.5;
     private static final double LEAST_MOVE_DB = 2;
     private static final double SHORTEST_S = 6;
-    private static final double COMPANY = 0.5;
     /** Of a turning loudspeaker's two speeds. */
     private static final double BETWEEN_SLOW_AND_FAST_HZ = 2.3;
 
@@ -122,7 +121,7 @@ public record FootRide(String what, Scale scale, Optional<ControlPlace> place, L
                     "it plays something else than the record, so that what a hand did cannot be"
                             + " told from what was played",
                     "record the same phrase");
-        if (AloneBars.of(reference).company() > COMPANY)
+        if (AloneBars.of(reference).hasOthers())
             throw new InputFault("the record",
                     "others play in that part, and what they do to its level would be taken for"
                             + " a hand's doing",
