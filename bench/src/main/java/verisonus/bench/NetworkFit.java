@@ -51,12 +51,17 @@ final class NetworkFit {
     }
 
     static Network fit(List<Sample> samples, int units, int answers, long seed) {
+        return fit(samples, units, answers, seed, EPOCHS);
+    }
+
+    /** @param epochs how often every sample is seen: of many samples less often will do */
+    static Network fit(List<Sample> samples, int units, int answers, long seed, int epochs) {
         NetworkFit f = new NetworkFit(samples, units, answers, seed);
-        f.descend(samples);
+        f.descend(samples, epochs);
         return new Network(f.mean, f.deviation, f.hidden, f.out);
     }
 
-    private void descend(List<Sample> samples) {
+    private void descend(List<Sample> samples, int epochs) {
         double[][] z = new double[samples.size()][];
         for (int s = 0; s < z.length; s++) {
             double[] x = samples.get(s).features;
@@ -71,7 +76,7 @@ final class NetworkFit {
         int[] order = java.util.stream.IntStream.range(0, z.length).toArray();
         int batch = 32;
         long step = 0;
-        for (int e = 0; e < EPOCHS; e++) {
+        for (int e = 0; e < epochs; e++) {
             for (int i = order.length - 1; i > 0; i--) {
                 int j = random.nextInt(i + 1);
                 int t = order[i];
@@ -84,7 +89,7 @@ final class NetworkFit {
                 int to = Math.min(order.length, from + batch);
                 for (int i = from; i < to; i++) gradient(z[order[i]], samples.get(order[i]).answer, gh, go, to - from);
                 step++;
-                double rate = RATE * (1 - 0.9 * e / EPOCHS);
+                double rate = RATE * (1 - 0.9 * e / epochs);
                 first.move(hidden, gh, rate, step);
                 second.move(out, go, rate, step);
             }

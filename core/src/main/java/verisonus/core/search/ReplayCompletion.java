@@ -27,6 +27,7 @@ import verisonus.core.search.colour.EqualizerFit;
 import verisonus.core.search.colour.Features;
 import verisonus.core.search.place.PlaceTrial;
 import verisonus.core.search.rests.RestGate;
+import verisonus.core.search.unexplained.ClosingSpace;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -270,7 +271,10 @@ final class ReplayCompletion {
         boolean sure = heard && exam.reverb().confidence() >= SURE;
         boolean closes = gain >= (setting.company() ? CLOSES_AMONG_OTHERS : CLOSES) || heard && gain >= CLOSES_HEARD
                 || sure && gain >= 0;
-        if (!closes) {
+        Optional<Block> closing = heard && !closes
+                ? new ClosingSpace(reference, core, played(effects, core), setting, workers).of(unit, heardS)
+                : Optional.empty();
+        if (!closes && closing.isEmpty()) {
             if (sure) missing.add("space");
             return Optional.empty();
         }
@@ -278,6 +282,7 @@ final class ReplayCompletion {
             missing.add("space");
             return Optional.empty();
         }
+        if (closing.isPresent()) return closing;
         // What was heard in the tails tells the decay better than the way to the nearest space.
         return Optional.of(sure && exam.reverb().confidence() > 0.7
                 ? nearest.block().with(ControlNames.DECAY, heardS)

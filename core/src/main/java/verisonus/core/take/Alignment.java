@@ -39,6 +39,9 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
     private static final double NEAR_S = 0.06;
     private static final double FAR_S = 0.28;
     private static final double CLEARLY = 0.1;
+    /** As far as a few chords on the same notes, in a hall, can seem to lie from where they are played. */
+    private static final double FARTHEST_S = 0.8;
+    private static final double BEYOND_DOUBT = 0.2;
     private static final double REACH_S = 3;
     private static final double DRIFT_REACH_S = 0.1;
     /** What differs less is the clippers' doing rather than the recorders'. */
@@ -76,6 +79,10 @@ public record Alignment(Pairing pairing, int offsetSamples, double likeness, boo
         OnsetOffset notes = far.likeness() > near.likeness() + CLEARLY ? far : near;
         // Two phrases on the same few notes are told apart by when they are played.
         boolean same = bestScore >= SURELY_SAME || inOnePlace || notes.likeness() >= IN_TIME;
+        if (same && notes.likeness() < IN_TIME) {
+            OnsetOffset farthest = OnsetOffset.find(reference, di, rateHz, best * HOP, FARTHEST_S);
+            if (farthest.likeness() > Math.max(IN_TIME, notes.likeness() + BEYOND_DOUBT)) notes = farthest;
+        }
         return same
                 ? new Alignment(Pairing.PLAYED_AGAIN, notes.samples(), bestScore, false)
                 : new Alignment(Pairing.OTHER_PLAYING, 0, bestScore, false);

@@ -36,7 +36,7 @@ public final class ModulationEstimator {
      * The network's own probabilities hold for its kind of cases. Through effects and instruments of other makers two thirds of the
      * combs that it was sure of were there, most of the sways of level and pitch, and a "no" missed the slow and faint ones.
      */
-    private static final double MOST_COMB = 0.75;
+    private static final double MOST_COMB = 0.7;
     private static final double MOST_SWAY = 0.9;
     private static final double MOST_ABSENT = 0.88;
     private static final double LIKELY = 0.62;

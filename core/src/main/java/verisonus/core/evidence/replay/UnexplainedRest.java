@@ -35,7 +35,7 @@ public record UnexplainedRest(After late, After soon, OptionalDouble betweenDb, 
      */
     public static UnexplainedRest of(Sound sound, Sound replay, OptionalDouble atHz, DoublePredicate window) {
         DirectFit fit = new DirectFit(sound, replay, DirectFit.Tails.LEFT, window);
-        RepeatEnergy energy = RepeatEnergy.of(fit);
+        Ringing ringing = Ringing.of(fit);
         LevelSway level = new LevelSway(fit);
         OptionalDouble own = OptionalDouble.empty();
         if (atHz.isEmpty()) {
@@ -44,9 +44,29 @@ public record UnexplainedRest(After late, After soon, OptionalDouble betweenDb, 
         }
         OptionalDouble at = atHz.isPresent() ? atHz : own;
         CombSweep.Strongest sweep = new CombSweep(fit).strongest();
-        return new UnexplainedRest(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
-                new ReplayReverb(fit, false).gapDb(), at, at.isPresent() ? level.swingDb(at.getAsDouble()) : 0,
+        return new UnexplainedRest(ringing.late, ringing.soon, ringing.betweenDb, at,
+                at.isPresent() ? level.swingDb(at.getAsDouble()) : 0,
                 sweep.standing().statistic() - sweep.standing().mean(), SideDelays.sideDb(sound));
+    }
+
+    /**
+     * What rings, alone.
+     *
+     * @param late what comes 450 to 1250 ms after the notes
+     * @param soon the same from 150 to 450 ms
+     * @param betweenDb level where notes have stopped, against the notes; absent where none is stopped
+     */
+    public record Ringing(After late, After soon, OptionalDouble betweenDb) {
+        /** Reads a sound against a replay. */
+        public static Ringing of(Sound sound, Sound replay, DoublePredicate window) {
+            return of(new DirectFit(sound, replay, DirectFit.Tails.LEFT, window));
+        }
+
+        private static Ringing of(DirectFit fit) {
+            RepeatEnergy energy = RepeatEnergy.of(fit);
+            return new Ringing(After.of(energy, LATE_FROM, LATE_TO), After.of(energy, SOON_FROM, LATE_FROM),
+                    new ReplayReverb(fit, false).gapDb());
+        }
     }
 
     /**

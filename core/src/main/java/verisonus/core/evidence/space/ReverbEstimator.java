@@ -39,9 +39,9 @@ public final class ReverbEstimator {
      * The network's own probabilities hold for its kind of cases. On instruments and effects of other makers strings that ring on pass
      * for halls, and short rooms for none: what is stated is no surer than it was right there.
      */
-    private static final double MOST_WITH_STOPPED_NOTE = 0.8;
+    private static final double MOST_WITH_STOPPED_NOTE = 0.83;
     private static final double MOST_RINGING = 0.55;
-    private static final double MOST_ABSENT = 0.85;
+    private static final double MOST_ABSENT = 0.92;
     private static final double LONGEST_S = 6;
     private static final Network NETWORK = Network.beside(ReverbEstimator.class, "reverb-alone.csv", signNames());
 

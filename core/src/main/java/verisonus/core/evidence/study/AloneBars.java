@@ -3,13 +3,15 @@ package verisonus.core.evidence.study;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import verisonus.core.evidence.signs.Network;
 import verisonus.core.sound.Sound;
 
 /**
  * Where does the guitar stand alone? {@link AloneFeatures} are weighed by three {@link Network}s, trained in {@code bench} on made-up
- * songs and solos, to the log-odds of a guitar that plays by itself, and averaged over five quarter seconds. A held keyboard or a lead
- * voice with nothing else beside the guitar is the weak part. Input: any; of less than a quarter second nothing is said.
+ * songs and solos, to the log-odds of a guitar that plays by itself; two further ones weigh the course of these ({@link AloneCourse}).
+ * A held keyboard or a lead voice with nothing else beside the guitar is the weak part. Input: any; of less than a quarter second nothing
+ * is said.
  *
  * @param logOdds by quarter second, natural logarithm, −5 to 5
  * @param sounds whether the quarter second is within {@value #QUIET_DB} dB of the recording's loud ones
@@ -29,30 +31,21 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
     private static final double COMPANY = 0.5;
     private static final double SOME_COMPANY = 0.3;
     private static final double SHORTEST_S = 1.5;
-    private static final double LIMIT = 5;
-    private static final int REACH = 2;
     /** Energy under the lowest string against the middle that no guitar alone has. */
     private static final double BASS_DB = -10;
-    private static final List<Network> NETWORKS = List.of(network(1), network(2), network(3));
+    private static final List<Network> MOMENT = networks(AloneCourse.OF_A_MOMENT, AloneFeatures.SIGN_NAMES);
+    private static final List<Network> COURSE = networks(AloneCourse.OF_THE_COURSE, AloneCourse.SIGN_NAMES);
 
-    private static Network network(int number) {
-        return Network.beside(AloneBars.class, "alone-" + number + ".csv", AloneFeatures.SIGN_NAMES);
+    private static List<Network> networks(List<String> files, List<String> signs) {
+        return files.stream().map(f -> Network.beside(AloneBars.class, f, signs)).toList();
     }
 
     public static AloneBars of(Sound sound) {
         AloneFeatures f = AloneFeatures.of(sound.withoutEmptySide());
         int n = f.levelDb().length;
-        double[] odds = new double[n];
-        for (int i = 0; i < n; i++) {
-            for (Network net : NETWORKS) odds[i] += odds(net.probabilities(f.rows()[i])[1]) / NETWORKS.size();
-        }
-        double[] smooth = new double[n];
-        for (int i = 0; i < n; i++) {
-            int from = Math.max(0, i - REACH);
-            int to = Math.min(n, i + REACH + 1);
-            for (int k = from; k < to; k++) smooth[i] += odds[k] / (to - from);
-            if (f.now().get(i).get(AloneSign.SUB_ABOUT) > BASS_DB) smooth[i] = Math.min(smooth[i], -1);
-        }
+        double[] odds = AloneCourse.logOdds(COURSE, AloneCourse.rows(AloneCourse.logOdds(MOMENT, f.rows())));
+        for (int i = 0; i < n; i++)
+            if (f.now().get(i).get(AloneSign.SUB_ABOUT) > BASS_DB) odds[i] = Math.min(odds[i], OTHERS);
         double top = Arrays.stream(f.levelDb()).sorted().skip((long) (0.95 * Math.max(0, n - 1))).findFirst().orElse(0);
         boolean[] sounds = new boolean[n];
         int sounding = 0;
@@ -62,13 +55,16 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
             if (sounds[i]) sounding++;
             if (sounds[i] && f.isBare(i)) bare++;
         }
-        // Without anything under or over a guitar from end to end nobody else could be told from it.
-        if (bare >= BARE_SHARE * sounding) for (int i = 0; i < n; i++) smooth[i] = Math.max(smooth[i], BARE);
-        return new AloneBars(smooth, sounds);
+        // Without anything under or over a guitar from end to end, and most of it like one alone, all of it is.
+        if (bare >= BARE_SHARE * sounding && median(odds, sounds) >= BARE)
+            for (int i = 0; i < n; i++) odds[i] = Math.max(odds[i], BARE);
+        return new AloneBars(odds, sounds);
     }
 
-    private static double odds(double p) {
-        return Math.clamp(Math.log((p + 1e-9) / (1 - p + 1e-9)), -LIMIT, LIMIT);
+    private static double median(double[] odds, boolean[] sounds) {
+        double[] v = IntStream.range(0, odds.length).filter(i -> sounds[i]).mapToDouble(i -> odds[i]).sorted()
+                .toArray();
+        return v.length == 0 ? 0 : v[v.length / 2];
     }
 
     /** Share of the sounding quarter seconds in which something else is heard; 0 where nothing could be asked. */

@@ -9,7 +9,7 @@ import verisonus.core.evidence.replay.UnexplainedRest;
  */
 final class AsReplayed {
     /** What rings reads lower by this through another hand's take, as measured on right tones of replays. */
-    private static final double HIDDEN_DB = 2.2;
+    static final double HIDDEN_DB = 2.2;
     /** Of a sway such a take shows this share, and of a sweep this. */
     private static final double SEEN_OF_A_SWAY = 0.8;
     private static final double SEEN_OF_A_SWEEP = 0.25;

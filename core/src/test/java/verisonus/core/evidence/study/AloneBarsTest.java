@@ -44,6 +44,15 @@ class AloneBarsTest {
     }
 
     @Test
+    void whereOthersComeInIsHeardToHalfASecond() {
+        for (double at : new double[]{5, 7.5, 10}) {
+            AloneBars bars = AloneBars.of(withOthers(at, 16));
+            assertThat(bars.logOdds(at - 1, at - 0.5)).as("before %s s", at).isGreaterThan(AloneBars.STILL);
+            assertThat(bars.logOdds(at + 0.5, at + 1)).as("after %s s", at).isLessThan(AloneBars.STILL);
+        }
+    }
+
+    @Test
     void whereOthersAlwaysPlayNothingIsWorthStudyingAlone() {
         AloneBars bars = AloneBars.of(withOthers(0, 16));
         assertThat(bars.company()).isGreaterThan(0.9);
