@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -26,15 +25,12 @@ import verisonus.core.perform.VariantGoal;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.VariantSolver;
 import verisonus.core.perform.check.LoudnessCeiling;
-import verisonus.core.rig.Block;
-import verisonus.core.rig.Control;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
-import verisonus.desktop.derive.chain.ScaleEntry;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -311,46 +307,15 @@ public final class VariantsModel {
         }
         Tone base = ground.get().tone();
         Variant v = find(name.strip()).orElse(new Variant(name.strip()));
-        Optional<Tone> changed = changed(v.on(base), typed.strip());
-        if (changed.isEmpty()) return;
-        Variant next = Variant.between(v.name(), base, changed.get());
+        TypedChange changed = TypedChange.of(v.on(base), typed.strip(), desk.rig().get());
+        if (changed.tone().isEmpty()) {
+            said.set(changed.fault());
+            return;
+        }
+        Variant next = Variant.between(v.name(), base, changed.tone().get());
         desk.book().performances().keep(ground.get().caseId(), next);
         said.set(next.name() + ": " + words(base, next) + ".");
         desk.refresh();
-    }
-
-    private Optional<Tone> changed(Tone t, String typed) {
-        int space = typed.lastIndexOf(' ');
-        String last = typed.substring(space + 1);
-        if (space > 0 && !typed.contains("/") && (last.equalsIgnoreCase("on") || last.equalsIgnoreCase("off"))) {
-            String id = typed.substring(0, space).strip();
-            Optional<Block> b = t.find(id);
-            if (b.isEmpty()) said.set("There is no block called " + id + ".");
-            return b.map(x -> t.with(x.switched(last.equalsIgnoreCase("on"))));
-        }
-        int slash = Math.max(0, typed.indexOf('/'));
-        Optional<Block> b = t.find(typed.substring(0, slash));
-        String rest = typed.substring(Math.min(typed.length(), slash + 1));
-        Optional<Control> c = b.flatMap(x -> x.model().turnable().stream()
-                .filter(k -> rest.startsWith(k.name() + " "))
-                .max(Comparator.comparingInt(k -> k.name().length())));
-        if (c.isEmpty()) {
-            said.set("Write a control and its value, as echo/mix 30, or a block and a switch, as drive on.");
-            return Optional.empty();
-        }
-        return value(c.get(), b.orElseThrow(), rest.substring(c.get().name().length()).strip())
-                .map(v -> t.with(b.orElseThrow().with(c.get().name(), v)));
-    }
-
-    private Optional<Double> value(Control c, Block b, String to) {
-        if (c.isChoice()) {
-            int at = c.choices().indexOf(to);
-            if (at < 0) said.set(c.name() + " is one of " + String.join(", ", c.choices()) + ".");
-            return at < 0 ? Optional.empty() : Optional.of((double) at);
-        }
-        ScaleEntry entry = ScaleEntry.read(to, b, c, desk.rig().get());
-        if (entry.value().isEmpty()) said.set(b.id() + "/" + c.name() + ": " + entry.fault() + ".");
-        return entry.value().isEmpty() ? Optional.empty() : Optional.of(entry.value().getAsDouble());
     }
 
     public Optional<Variant> find(String name) {

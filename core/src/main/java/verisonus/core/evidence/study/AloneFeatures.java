@@ -25,7 +25,6 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
     /** Bands, Hz: sub, kick, low mids, two middles, high mids, three of highs. */
     private static final double[][] BANDS = {{28, 66}, {43, 110}, {110, 300}, {300, 1000}, {1000, 2500}, {2500, 5000},
             {5000, 8000}, {8000, 12000}, {12000, 16500}};
-    private static final int SUB = 0;
     private static final int KICK = 1;
     private static final int LOW_MIDS = 2;
     private static final int FIRST_MIDDLE = 3;
@@ -37,7 +36,6 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
     private static final int MIDDLE = 9;
     private static final int HIGHS = 10;
     private static final int CURVES = 11;
-    private static final double LOWEST_LINE_HZ = 30;
     /** To either side of a quarter second's middle. */
     private static final double NOW_S = 0.125;
     private static final double ABOUT_S = 0.75;
@@ -47,7 +45,6 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
     private static final double REST_DB = 35;
     private static final double NO_BASS_DB = -26;
     private static final double NO_CYMBALS_DB = -34;
-    private static final double HIGHEST_LINE_HZ = 76;
 
     /** Whether there is next to nothing under a guitar's lowest string nor over its highs, now and about now. */
     boolean isBare(int i) {
@@ -74,7 +71,7 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
         private final double[] fileDb = new double[CURVES];
         private final float[][] sides;
         private final boolean stereo;
-        private final Lines lines;
+        private final LowLines lines;
         private final double[] highAlone;
         private final double[] kickAlone;
         private final double[] middleRises;
@@ -92,7 +89,7 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
             mid = curves(m, sound.rateHz(), size, scale);
             sides = stereo ? curves(s, sound.rateHz(), size, scale) : new float[0][];
             for (int c = 0; c < CURVES; c++) fileDb[c] = db(mean(mid[c], 0, mid[c].length));
-            lines = Lines.of(m, sound.rateHz(), 4 * size, scale);
+            lines = LowLines.of(m, sound.rateHz(), 4 * size, scale);
             highAlone = loneRises(HIGHS, 25);
             kickAlone = loneRises(KICK, 20);
             middleRises = rises(MIDDLE);
@@ -322,79 +319,6 @@ public record AloneFeatures(List<Signs<AloneSign>> now, double[][] rows, double[
             float[] s = v.clone();
             Arrays.sort(s);
             return db(s[(int) (share * (s.length - 1))]);
-        }
-    }
-
-    /** What long windows show under the guitar's lowest string. */
-    private record Lines(double stepS, double[] strongest, double[] outDb, double[] lowestOctave, double[] sub) {
-        static Lines of(float[] x, int rateHz, int size, double scale) {
-            Stft stft = new Stft(size, size / 4);
-            int n = stft.frames(x.length);
-            Lines out = new Lines((double) stft.hop() / rateHz, new double[n], new double[n], new double[n],
-                    new double[n]);
-            float[] buffer = new float[size];
-            float[] power = new float[size / 2 + 1];
-            double width = (double) rateHz / size;
-            int from = (int) Math.ceil(LOWEST_LINE_HZ / width);
-            int to = (int) (HIGHEST_LINE_HZ / width);
-            float[] around = new float[(int) (110 / width) - (int) (28 / width)];
-            for (int t = 0; t < n; t++) {
-                stft.frame(x, t, buffer, power);
-                for (int k = 0; k < power.length; k++) power[k] *= (float) scale;
-                double top = FLOOR;
-                for (int k = from; k <= to; k++) top = Math.max(top, power[k]);
-                System.arraycopy(power, (int) (28 / width), around, 0, around.length);
-                Arrays.sort(around);
-                out.strongest[t] = db(top);
-                // Short windows would take the lowest string for something under it.
-                for (int k = (int) Math.ceil(BANDS[SUB][0] / width); k * width < BANDS[SUB][1]; k++)
-                    out.sub[t] += power[k];
-                out.outDb[t] = db(top) - db(around[around.length / 2] + FLOOR);
-                out.lowestOctave[t] = lowest(power, width);
-            }
-            return out;
-        }
-
-        /** Octaves over 30 Hz of the lowest partial within 25 dB of the strongest under 2.5 kHz. */
-        private static double lowest(float[] power, double width) {
-            int to = (int) (2500 / width);
-            double top = FLOOR;
-            for (int k = (int) (LOWEST_LINE_HZ / width); k < to; k++) top = Math.max(top, power[k]);
-            for (int k = (int) Math.ceil(LOWEST_LINE_HZ / width); k < to; k++) {
-                if (power[k] > top * 0.0032 && power[k] >= power[k - 1] && power[k] >= power[k + 1])
-                    return Math.log(k * width / LOWEST_LINE_HZ) / Math.log(2);
-            }
-            return 0;
-        }
-
-        private int at(int i, double offsetS) {
-            return Math.clamp(Math.round(((i + 0.5) * STEP_S + offsetS) / stepS - 2), 0, strongest.length - 1);
-        }
-
-        double subDb(int i, double halfS) {
-            double sum = 0;
-            int from = at(i, -halfS);
-            int to = at(i, halfS);
-            for (int t = from; t <= to; t++) sum += sub[t] / (to - from + 1);
-            return db(sum);
-        }
-
-        double strongestDb(int i, double halfS) {
-            double out = -200;
-            for (int t = at(i, -halfS); t <= at(i, halfS); t++) out = Math.max(out, strongest[t]);
-            return out;
-        }
-
-        double standsOutDb(int i) {
-            double out = 0;
-            for (int t = at(i, -0.5); t <= at(i, 0.5); t++) out = Math.max(out, outDb[t]);
-            return out;
-        }
-
-        double lowest(int i) {
-            double[] v = Arrays.copyOfRange(lowestOctave, at(i, -0.75), at(i, 0.75) + 1);
-            Arrays.sort(v);
-            return v[(int) (0.15 * (v.length - 1))];
         }
     }
 
