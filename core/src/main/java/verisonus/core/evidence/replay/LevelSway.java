@@ -9,8 +9,9 @@ import verisonus.core.work.Figures;
 
 /**
  * Does the level sway at a steady rate, in all bands together (tremolo) or lows against highs (harmonic tremolo)? What the fit leaves is
- * followed by band, the usual course of a note taken off, and a sine sought that goes on through all notes; chance is judged by
- * {@link SignedNotes}. Output: rate in Hz, depth in percent of the gain.
+ * followed by band, the usual course of a note taken off, and one sine sought that goes on through all notes and bands, turned round over
+ * some pitch or over none (a matched filter for each; bands weigh as they are quiet). Bands that each have a phase of their own
+ * are not a tremolo's but a sweep's. Chance is judged by {@link SignedNotes}. Output: rate in Hz, depth in percent of the gain.
  */
 final class LevelSway {
     private static final double[] EDGES_HZ = {90, 250, 450, 800, 1300, 2000, 3000, 4500};
@@ -23,16 +24,18 @@ final class LevelSway {
     private static final double NOTE_MEAN = 0.7;
     private static final int COURSE_FRAMES = 150;
     private static final int DRAWS = 60;
-    private static final double Z = 5.5;
-    /** Of a few long notes chance reaches far: then the sway must explain most of what is left. */
+    /** Of how many low bands the rest may be the opposite; none: all sway together. */
+    private static final int SPLITS = 5;
+    /** As quiet a band as counts. */
+    private static final double LEAST_VARIANCE = 1e-4;
+    /** Of two hundred records a tremolo explained more of what is left than a sweep, repeats or the playing ever did. */
+    private static final double LEAST_SHARE = 0.1;
+    private static final double Z = 4.2;
+    private static final double OVER_CHANCE = 1.3;
+    /** Of a few long notes chance reaches far: there the sway must explain more of what is left than the playing ever did. */
     private static final double MOSTLY = 0.4;
-    private static final double FAR_OVER_CHANCE = 1.3;
-    private static final double MUCH = 0.25;
-    private static final double BEYOND_CHANCE = 1.6;
-    private static final double TOGETHER = 0.5;
+    private static final double MOSTLY_Z = 2;
     private static final double SURE_Z = 8;
-    private static final double OVER_CHANCE = 1.25;
-    private static final double LEAST_SHARE = 0.12;
     private static final double BEAT_NEAR = 0.025;
     private static final double[] BEAT_RATIOS = {0.5, 1, 1.5, 2, 3, 4};
 
@@ -136,17 +139,6 @@ final class LevelSway {
 
     /** Products of a band's residual with a sine at one rate, note by note, and the sine's own energy. */
     private record Fitted(double[] cos, double[] sin, double cc, double ss, double cs) {
-        double explained(double[] signs) {
-            double c = 0;
-            double s = 0;
-            for (int n = 0; n < cos.length; n++) {
-                c += signs[n] * cos[n];
-                s += signs[n] * sin[n];
-            }
-            double det = cc * ss - cs * cs;
-            return det < 1e-9 ? 0 : (ss * c * c - 2 * cs * c * s + cc * s * s) / det;
-        }
-
         /** Amplitudes of cosine and sine. */
         double[] amplitudes() {
             double c = Arrays.stream(cos).sum();
@@ -190,60 +182,106 @@ final class LevelSway {
     /**
      * The strongest sway.
      *
-     * @param together cosine of the angle between lows and highs: 1 together, −1 against each other
+     * @param turned of how many low bands the others are the opposite; 0: all sway together
      * @param amplitude of its first harmonic in the log of power, mean over bands
+     * @param coherence how far the bands sway together, 0 to 1
      */
-    record Strongest(double rateHz, SignedNotes.Standing standing, double together, double amplitude,
-            double coherence) {
+    record Strongest(double rateHz, SignedNotes.Standing standing, int turned, double amplitude, double coherence) {
         boolean isOverChance(double factor) {
             return standing.statistic() > factor * standing.high();
         }
     }
 
     Strongest strongest() {
-        Fitted[][] all = new Fitted[RATES][BANDS];
-        for (int r = 0; r < RATES; r++)
-            for (int b = 0; b < BANDS; b++) all[r][b] = fitted(b, SLOWEST_HZ + r * STEP_HZ);
-        double sum = Math.max(1e-9, Arrays.stream(total).sum());
+        Matched matched = new Matched();
         double[] plain = new double[notes];
         Arrays.fill(plain, 1);
         int best = 0;
+        int turned = 0;
         double most = -1;
         for (int r = 0; r < RATES; r++) {
-            double v = explained(all[r], plain) / sum;
-            if (v > most) {
-                most = v;
+            double[] shares = matched.shares(r, plain);
+            for (int split = 0; split < SPLITS; split++) {
+                if (shares[split] <= most) continue;
+                most = shares[split];
                 best = r;
+                turned = split;
             }
         }
         SignedNotes chance = new SignedNotes(notes, DRAWS);
         double[] drawn = new double[DRAWS];
         for (int d = 0; d < DRAWS; d++)
-            for (Fitted[] rate : all) drawn[d] = Math.max(drawn[d], explained(rate, chance.draw(d)) / sum);
-        return strongest(SLOWEST_HZ + best * STEP_HZ, all[best], SignedNotes.Standing.of(most, drawn));
+            for (int r = 0; r < RATES; r++)
+                for (double v : matched.shares(r, chance.draw(d))) drawn[d] = Math.max(drawn[d], v);
+        return strongest(matched.fitted[best], SLOWEST_HZ + best * STEP_HZ, turned,
+                SignedNotes.Standing.of(most, drawn));
     }
 
-    private static double explained(Fitted[] bands, double[] signs) {
-        double sum = 0;
-        for (Fitted f : bands) sum += f.explained(signs);
-        return sum;
+    /** Sines of all rates in all bands, and how much one of them explains in all bands at once. */
+    private final class Matched {
+        private final Fitted[][] fitted = new Fitted[RATES][BANDS];
+        private final double[] variance = new double[BANDS];
+        private final double all;
+
+        Matched() {
+            double sum = 0;
+            for (int b = 0; b < BANDS; b++) {
+                long said = Arrays.stream(residual[b]).filter(v -> !Double.isNaN(v)).count();
+                variance[b] = total[b] / Math.max(1, said) + LEAST_VARIANCE;
+                sum += total[b] / variance[b];
+            }
+            all = Math.max(1e-9, sum);
+            for (int r = 0; r < RATES; r++)
+                for (int b = 0; b < BANDS; b++) fitted[r][b] = fitted(b, SLOWEST_HZ + r * STEP_HZ);
+        }
+
+        /**
+         * Share of what is left that a sine explains, by split.
+         *
+         * @param signs by note
+         */
+        double[] shares(int rate, double[] signs) {
+            double[] c = new double[BANDS];
+            double[] s = new double[BANDS];
+            double cc = 0;
+            double ss = 0;
+            double cs = 0;
+            for (int b = 0; b < BANDS; b++) {
+                Fitted f = fitted[rate][b];
+                for (int n = 0; n < signs.length; n++) {
+                    c[b] += signs[n] * f.cos[n] / variance[b];
+                    s[b] += signs[n] * f.sin[n] / variance[b];
+                }
+                cc += f.cc / variance[b];
+                ss += f.ss / variance[b];
+                cs += f.cs / variance[b];
+            }
+            double det = cc * ss - cs * cs;
+            double[] out = new double[SPLITS];
+            for (int split = 0; split < SPLITS && det > 1e-9; split++) {
+                double x = 0;
+                double y = 0;
+                for (int b = 0; b < BANDS; b++) {
+                    boolean opposed = split > 0 && b >= split;
+                    x += opposed ? -c[b] : c[b];
+                    y += opposed ? -s[b] : s[b];
+                }
+                out[split] = (ss * x * x - 2 * cs * x * y + cc * y * y) / det / all;
+            }
+            return out;
+        }
     }
 
-    private Strongest strongest(double hz, Fitted[] bands, SignedNotes.Standing standing) {
-        double[][] a = new double[BANDS][];
+    private static Strongest strongest(Fitted[] bands, double hz, int turned, SignedNotes.Standing standing) {
         double size = 0;
         double[] whole = new double[2];
-        for (int b = 0; b < BANDS; b++) {
-            a[b] = bands[b].amplitudes();
-            size += Math.hypot(a[b][0], a[b][1]) / BANDS;
-            whole[0] += a[b][0] / BANDS;
-            whole[1] += a[b][1] / BANDS;
+        for (Fitted f : bands) {
+            double[] a = f.amplitudes();
+            size += Math.hypot(a[0], a[1]) / BANDS;
+            whole[0] += a[0] / BANDS;
+            whole[1] += a[1] / BANDS;
         }
-        double[] low = {a[0][0] + a[1][0] + a[2][0], a[0][1] + a[1][1] + a[2][1]};
-        double[] high = {a[4][0] + a[5][0] + a[6][0], a[4][1] + a[5][1] + a[6][1]};
-        double norm = Math.hypot(low[0], low[1]) * Math.hypot(high[0], high[1]);
-        double together = norm < 1e-12 ? 1 : (low[0] * high[0] + low[1] * high[1]) / norm;
-        return new Strongest(hz, standing, together, size, Math.hypot(whole[0], whole[1]) / Math.max(1e-9, size));
+        return new Strongest(hz, standing, turned, size, Math.hypot(whole[0], whole[1]) / Math.max(1e-9, size));
     }
 
     /** Level swing at a rate, mean of low, middle and high bands, dB from peak to peak. */
@@ -265,16 +303,12 @@ final class LevelSway {
 
     /** @param beatHz of the company's rhythm, near whose simple multiples nothing is believed */
     Finding<ModulationReading> find(Strongest s, OptionalDouble beatHz) {
-        boolean steady = s.standing.z() >= Z && s.standing.statistic() > LEAST_SHARE && s.isOverChance(OVER_CHANCE);
-        boolean sways = steady || s.standing.statistic() > MOSTLY && s.isOverChance(FAR_OVER_CHANCE)
-                || s.standing.statistic() > MUCH && s.isOverChance(BEYOND_CHANCE);
+        boolean sways = s.standing.z() >= Z && s.standing.statistic() > LEAST_SHARE && s.isOverChance(OVER_CHANCE)
+                || s.standing.z() >= MOSTLY_Z && s.standing.statistic() > MOSTLY && s.isOverChance(1);
         if (!sways) return Finding.absent(0.8, "the level sways at no steady rate that the take does not explain");
         if (beatHz.isPresent() && isOfTheBeat(s.rateHz, beatHz.getAsDouble()))
             return Finding.unknown("the level sways, but with the rhythm");
-        if (Math.abs(s.together) < TOGETHER)
-            return Finding.unknown(
-                    "the level sways, but lows and highs neither together nor against each other, as in a sweep");
-        boolean opposed = s.together < 0;
+        boolean opposed = s.turned > 0;
         double q = Math.min(1, s.amplitude / 4);
         double depth = 100 * 4 * q / ((1 + q) * (1 + q));
         return Finding.present(new ModulationReading(opposed ? ModulationKind.HARMONIC_TREMOLO : ModulationKind.TREMOLO,
