@@ -10,8 +10,8 @@ public final class JndScale {
     private static final double FAINT_DB = -20;
     public static final double SPREAD_DB = 1.5;
     public static final double SATURATION_INDEX = 0.06;
-    /** How much wider it is between two guitars and hands: one chain reads this far apart on one of ten replays of the report. */
-    public static final double SATURATION_AGAIN = 2.5;
+    /** How much wider it is between two guitars and hands: of 132 replays of the report one chain reads further apart on seven. */
+    public static final double SATURATION_AGAIN = 3;
     public static final double PITCH_CENTS = 5;
     public static final double CORRELATION = 0.08;
     public static final double ECHO_LEVEL_DB = 1;
