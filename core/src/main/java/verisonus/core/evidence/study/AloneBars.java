@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import verisonus.core.evidence.signs.Network;
+import verisonus.core.evidence.signs.Signs;
 import verisonus.core.sound.Sound;
 
 /**
@@ -44,8 +45,11 @@ public record AloneBars(double[] logOdds, boolean[] sounds) {
         AloneFeatures f = AloneFeatures.of(sound.withoutEmptySide());
         int n = f.levelDb().length;
         double[] odds = AloneCourse.logOdds(COURSE, AloneCourse.rows(AloneCourse.logOdds(MOMENT, f.rows())));
-        for (int i = 0; i < n; i++)
-            if (f.now().get(i).get(AloneSign.SUB_ABOUT) > BASS_DB) odds[i] = Math.min(odds[i], OTHERS);
+        for (int i = 0; i < n; i++) {
+            Signs<AloneSign> s = f.now().get(i);
+            if (Math.min(s.get(AloneSign.SUB_NOW), s.get(AloneSign.SUB_ABOUT)) > BASS_DB)
+                odds[i] = Math.min(odds[i], OTHERS);
+        }
         double top = Arrays.stream(f.levelDb()).sorted().skip((long) (0.95 * Math.max(0, n - 1))).findFirst().orElse(0);
         boolean[] sounds = new boolean[n];
         int sounding = 0;
