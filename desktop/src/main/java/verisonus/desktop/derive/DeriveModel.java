@@ -6,9 +6,11 @@ import java.util.OptionalDouble;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.store.DerivedTone;
+import verisonus.casebook.store.Goal;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.advise.Sketch;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
@@ -25,6 +27,7 @@ import verisonus.desktop.derive.advice.AdviceModel;
 import verisonus.desktop.derive.chain.ChainModel;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.derive.gap.GapModel;
+import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -40,7 +43,8 @@ public final class DeriveModel {
     private final AdviceModel advice;
     private final InterimModel interim;
 
-    private boolean deriveWhenLoaded;
+    /** The case that a search is to begin for as soon as its sound is there. */
+    private Optional<Long> deriveWhenLoaded = Optional.empty();
 
     public DeriveModel(CaseSession session) {
         this.session = session;
@@ -50,8 +54,8 @@ public final class DeriveModel {
         advice = new AdviceModel(session);
         interim = new InterimModel(desk);
         desk.sounds().subscribe(s -> {
-            if (!deriveWhenLoaded || s.di().isEmpty()) return;
-            deriveWhenLoaded = false;
+            if (s.di().isEmpty() || !deriveWhenLoaded.equals(desk.snapshot().map(CaseSnapshot::caseId))) return;
+            deriveWhenLoaded = Optional.empty();
             derive();
         });
         desk.open().subscribe(o -> o.flatMap(OpenCase::tone)
@@ -74,7 +78,9 @@ public final class DeriveModel {
         SearchOptions chosen = standIn ? asked.wishing(asked.wishes().playedByStandIn()) : asked;
         OptionalDouble laid = c.laidS(region.fromS());
         boolean common = choices.aim().get() == SearchChoices.Aim.COMMON;
-        desk.work().run("Deriving", progress -> {
+        Goal goal = choices.goal().get();
+        Rig rig = session.rig();
+        desk.forCase("Deriving", progress -> {
             Wishes played = chosen.wishes().alsoPlayed(SearchChoices.takes(c, desk.book()));
             SearchOptions options = chosen
                     .wishing(common ? played.alsoNear(SearchChoices.others(c, desk.book())) : played);
@@ -83,13 +89,11 @@ public final class DeriveModel {
                             desk.work().helpers(), progress).telling(listener).laidAt(laid).run());
             Derivation d = standIn ? found.ofStandIn() : found;
             Sketch sketch = Sketch.of(s.reference().orElseThrow(), region.fromS(), region.toS(), d);
-            return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), session.rig(),
-                    choices.goal().get()).sketched(standIn ? sketch.ofStandIn() : sketch);
-        }, derived -> {
-            desk.book().tones().keepTone(c.entry().id(), derived,
-                    Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd()));
-            desk.refresh();
-        });
+            return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), rig, goal)
+                    .sketched(standIn ? sketch.ofStandIn() : sketch);
+        }).keep(derived -> desk.book().tones().keepTone(c.entry().id(), derived,
+                Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd())))
+                .begin();
     }
 
     /** Whether a rough tone can be made of the record alone: there is one, with a region, and no take. */
@@ -102,13 +106,11 @@ public final class DeriveModel {
     public void sketch() {
         if (!canSketch()) return;
         long into = desk.open().get().orElseThrow().entry().id();
-        desk.work().run("Playing the stand-in", _ -> {
-            byte[] take = SoundWriter.encode(StandInTake.play(), SoundWriter.Format.WAV_24);
-            return desk.book().recordings().addMedium(into, Medium.Role.DI, StandInTake.NAME + ".wav", take);
-        }, _ -> {
-            deriveWhenLoaded = true;
-            desk.refresh();
-        });
+        desk.forCase("Playing the stand-in",
+                _ -> SoundWriter.encode(StandInTake.play(), SoundWriter.Format.WAV_24)).keep(take -> {
+                    deriveWhenLoaded = Optional.of(into);
+                    desk.book().recordings().addMedium(into, Medium.Role.DI, StandInTake.NAME + ".wav", take);
+                }).begin();
     }
 
     /** Takes a tone out of a file: it is played, measured against the record and kept. */
@@ -124,16 +126,16 @@ public final class DeriveModel {
         double from = session.region().orElseThrow().fromS();
         OptionalDouble laid = desk.open().get().orElseThrow().laidS(from);
         String what = "Taken from " + file.getFileName();
-        desk.work().run("Reading " + file.getFileName(), _ -> {
+        desk.forCase("Reading " + file.getFileName(), _ -> {
             Tone tone = ToneJson.read(file.toString(), Json.read(file));
             Alignment found = (laid.isPresent()
                     ? SeenTake.told(wanted, di.mid(), laid.getAsDouble())
                     : SeenTake.in(wanted, di.mid())).alignment();
             return DerivedTone.handed(tone, found.pairing(), from
                     + (found.pairing().isSamePhrase() ? found.offsetSamples() / (double) Sound.WORKING_RATE_HZ : 0));
-        }, handed -> {
+        }).show(handed -> {
             if (session.tone().isPresent()) {
-                session.change(handed.tone(), what);
+                session.change(_ -> handed.tone(), what);
             } else {
                 session.take(handed, what);
             }

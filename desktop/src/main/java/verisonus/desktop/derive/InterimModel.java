@@ -5,20 +5,19 @@ import java.util.concurrent.Future;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import verisonus.casebook.store.DerivedTone;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.desk.Desk;
-import verisonus.desktop.desk.OpenCase;
 
 /** The best tone so far of a search that is still running: shown, and heard as mine where the player asks for it, until the search is over. */
 public final class InterimModel {
     /** @param afterS since the search began @param startS where the take begins on the record's time axis */
-    public record SoFar(Tone tone, double afterS, double startS, Sound di) {}
+    public record SoFar(long caseId, Tone tone, double afterS, double startS, Sound di) {}
 
     private final Desk desk;
     private final ReadOnlyObjectWrapper<Optional<SoFar>> best = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -33,17 +32,17 @@ public final class InterimModel {
         long began = System.nanoTime();
         try {
             return search.apply((tone, startS) -> {
-                SoFar now = new SoFar(tone, (System.nanoTime() - began) / 1e9, regionFromS + startS, di);
-                desk.work().onWindow(() -> show(caseId, now));
+                SoFar now = new SoFar(caseId, tone, (System.nanoTime() - began) / 1e9, regionFromS + startS, di);
+                desk.work().onWindow(() -> show(now));
             });
         } finally {
             desk.work().onWindow(this::over);
         }
     }
 
-    private void show(long caseId, SoFar now) {
+    private void show(SoFar now) {
         // Another case may have been opened meanwhile: this is none of its tones.
-        if (desk.open().get().filter(o -> o.entry().id() == caseId).isEmpty()) {
+        if (desk.open().get().filter(o -> o.entry().id() == now.caseId).isEmpty()) {
             best.set(Optional.empty());
             return;
         }
@@ -59,7 +58,7 @@ public final class InterimModel {
         Future<?> ignored = desk.work().helpers().submit(() -> {
             Sound played = Renderer.render(now.get().tone(), now.get().di(), Quality.SEARCH, Progress.NONE);
             desk.work().onWindow(() -> {
-                if (best.get().equals(now)) desk.hearMine(played, now.get().startS());
+                if (best.get().equals(now)) desk.hearMine(now.get().caseId(), played, now.get().startS());
             });
         });
     }
@@ -69,8 +68,9 @@ public final class InterimModel {
         best.set(Optional.empty());
         if (!heard) return;
         heard = false;
-        Optional<DerivedTone> tone = desk.open().get().flatMap(OpenCase::tone);
-        desk.sounds().get().mine().ifPresent(m -> tone.ifPresent(t -> desk.hearMine(m, t.search().diStartS())));
+        Optional<CaseSnapshot> now = desk.snapshot();
+        now.flatMap(c -> c.sounds().mine()).ifPresent(m -> now.flatMap(CaseSnapshot::tone)
+                .ifPresent(t -> desk.hearMine(now.get().caseId(), m, t.search().diStartS())));
     }
 
     public ReadOnlyObjectProperty<Optional<SoFar>> best() {

@@ -28,8 +28,8 @@ public final class Arrivals {
         void take(ArrivedFile file);
     }
 
-    /** A file that was told, and the recording that it became. */
-    private record Added(ArrivedFile what, Optional<Long> medium) {}
+    /** A file that was told, and what is in it where it is a recording. */
+    private record Added(ArrivedFile what, byte[] recording) {}
 
     public Arrivals(Desk desk, Takers takers) {
         this.desk = desk;
@@ -47,10 +47,12 @@ public final class Arrivals {
         Optional<Long> into = desk.open().get().map(o -> o.entry().id());
         Set<String> shared = ArrivedFile.sharedWords(files);
         for (Path file : files) {
-            desk.work().run("Adding " + file.getFileName(), progress -> {
+            desk.forCase("Adding " + file.getFileName(), progress -> {
                 progress.step(0.1, "reading it");
                 return told(file, into, shared);
-            }, this::arrived);
+            }).keep(added -> {
+                if (added.what.kind().isRecording()) last = into.map(c -> keep(c, added));
+            }).show(this::arrived);
         }
     }
 
@@ -66,12 +68,12 @@ public final class Arrivals {
         if (what.kind().isRecording() && into.isEmpty()) {
             throw new InputFault(file.toString(), "there is no case to put it in", "make one with + new case");
         }
-        return new Added(what, what.kind().isRecording() ? into.map(c -> keep(c, what)) : Optional.empty());
+        return new Added(what, what.kind().isRecording() ? bytes(what.file()) : new byte[0]);
     }
 
-    private long keep(long caseId, ArrivedFile what) {
-        return desk.book().recordings().addMedium(caseId, role(what.kind()), String.valueOf(what.file().getFileName()),
-                bytes(what.file()));
+    private long keep(long caseId, Added a) {
+        return desk.book().recordings().addMedium(caseId, role(a.what.kind()),
+                String.valueOf(a.what.file().getFileName()), a.recording);
     }
 
     private void arrived(Added added) {
@@ -81,8 +83,6 @@ public final class Arrivals {
             takers.take(what);
             return;
         }
-        last = added.medium;
-        desk.refresh();
         say(what, " Ctrl+R if it is something else.");
     }
 

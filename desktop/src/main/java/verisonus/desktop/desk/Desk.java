@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyLongProperty;
 import javafx.beans.property.ReadOnlyLongWrapper;
@@ -22,6 +23,7 @@ import verisonus.casebook.store.Region;
 import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.evidence.study.Isolation;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
@@ -51,8 +53,8 @@ public final class Desk {
     private final ObjectProperty<Isolation> isolation = new SimpleObjectProperty<>(Isolation.WHOLE);
     private final ReadOnlyObjectWrapper<Optional<Beside>> beside = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Rig> rig = new ReadOnlyObjectWrapper<>(Rig.everything());
-    /** A second dry take, which a tone that doubles plays on the other side. */
-    private volatile Optional<Sound> secondTake = Optional.empty();
+    /** The open case as every thread may see it; set before the window hears of a change, so that nothing runs on an older one. */
+    private volatile Optional<CaseSnapshot> seen = Optional.empty();
     private OptionalLong chosenRegion = OptionalLong.empty();
     private OptionalLong chosenReference = OptionalLong.empty();
 
@@ -90,6 +92,7 @@ public final class Desk {
 
     private void lay(CaseEntry entry) {
         player.stop();
+        seen = seen.map(c -> new CaseSnapshot(c.open(), Sounds.NONE, c.rig()));
         sounds.set(Sounds.NONE);
         isolation.set(Isolation.WHOLE);
         beside.set(Optional.empty());
@@ -108,16 +111,19 @@ public final class Desk {
     }
 
     private void isolate(Isolation wanted) {
-        Optional<Sound> reference = sounds.get().reference();
-        if (reference.isEmpty()) return;
-        work.run("Isolating: " + wanted.words(), _ -> {
-            Optional<Sound> heard = wanted.isGuided()
-                    ? guided(reference.get())
-                    : Optional.of(wanted.of(reference.get()));
-            if (heard.isPresent()) player.loadIsolated(there(through, heard).orElseThrow());
+        Optional<CaseSnapshot> here = snapshot().filter(c -> c.sounds().reference().isPresent());
+        if (here.isEmpty()) return;
+        CaseSnapshot c = here.get();
+        Sound reference = c.sounds().reference().orElseThrow();
+        Optional<HeardOn> on = through;
+        forCase("Isolating: " + wanted.words(), _ -> {
+            Optional<Sound> heard = wanted.isGuided() ? guided(c, reference) : Optional.of(wanted.of(reference));
+            there(on, heard).ifPresent(player::loadIsolated);
             return heard.isPresent();
-        }, done -> {
-            player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
+        }).otherwise(why -> {
+            if (why != Piece.Unfinished.OVERTAKEN) isolation.set(Isolation.WHOLE);
+        }).show(done -> {
+            player.loaded(c.sounds().lengthS(), c.sounds().backing().isPresent());
             if (done) return;
             // What is chosen says what is heard.
             isolation.set(Isolation.WHOLE);
@@ -127,14 +133,9 @@ public final class Desk {
     }
 
     /** What the case's take says is the guitar's, in time with the reference; empty where it plays something else. */
-    private Optional<Sound> guided(Sound reference) {
-        return sounds.get().di().map(di -> matched(reference, di)).filter(MatchedTake::same)
+    private static Optional<Sound> guided(CaseSnapshot c, Sound reference) {
+        return c.sounds().di().map(di -> c.matched(reference, di)).filter(MatchedTake::same)
                 .map(laid -> GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz()));
-    }
-
-    /** The case's take laid under its reference: where the player laid it, else where it is found. */
-    public MatchedTake matched(Sound reference, Sound di) {
-        return MatchedTake.of(reference, di, open.get().map(OpenCase::laidS).orElse(OptionalDouble.empty()));
     }
 
     /** Lays a dry take where the player says that it begins; empty: it is looked for. */
@@ -146,11 +147,11 @@ public final class Desk {
     /** Puts a part of a recording beside the reference, so that both begin together at the studied region. */
     public void hearBeside(Optional<Beside> wanted) {
         double at = open.get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
-        work.run("Laying it beside", _ -> {
+        forCase("Laying it beside", _ -> {
             player.loadBeside(wanted.map(w -> book.recordings().sound(w.medium().hash())),
                     at - wanted.map(Beside::fromS).orElse(0.0));
             return wanted;
-        }, w -> {
+        }).show(w -> {
             beside.set(w);
             player.loaded(sounds.get().lengthS(), sounds.get().backing().isPresent());
         });
@@ -159,10 +160,10 @@ public final class Desk {
     /** Plays a sound that belongs to no case, at the same loudness as all others. */
     public void hearNoise(Sound sound) {
         player.stop();
-        work.run("Getting it ready", _ -> {
+        forCase("Getting it ready", _ -> {
             player.loadBeside(Optional.of(sound), 0);
             return sound;
-        }, s -> {
+        }).show(s -> {
             player.loaded(Math.max(s.durationS(), sounds.get().lengthS()), sounds.get().backing().isPresent());
             player.choose(Source.BESIDE);
             player.seek(0);
@@ -177,15 +178,10 @@ public final class Desk {
         through = wanted;
         Sounds now = sounds.get();
         if (now == Sounds.NONE) return;
-        work.run(wanted.map(w -> "Taking it to the " + w.system().name()).orElse("Hearing it as it is"), _ -> {
+        forCase(wanted.map(w -> "Taking it to the " + w.system().name()).orElse("Hearing it as it is"), _ -> {
             hand(now);
             return now;
-        }, n -> player.loaded(n.lengthS(), n.backing().isPresent()));
-    }
-
-    /** A sound as it is on the system that everything is heard through. */
-    public Sound asHeard(Sound sound) {
-        return through.map(t -> t.of(sound)).orElse(sound);
+        }).show(n -> player.loaded(n.lengthS(), n.backing().isPresent()));
     }
 
     /** The playback system that everything is heard through; empty: as it is. */
@@ -206,6 +202,7 @@ public final class Desk {
                 .filter(c -> c.id() == o.entry().id()).findFirst());
         if (still.isEmpty()) {
             player.stop();
+            seen = Optional.empty();
             open.set(Optional.empty());
             hand(Sounds.NONE);
             show(Sounds.NONE);
@@ -227,6 +224,7 @@ public final class Desk {
 
     private void read(CaseEntry entry) {
         OpenCase read = new CaseReading(book, chosenRegion, chosenReference).of(entry);
+        seen = Optional.of(new CaseSnapshot(read, sounds.get(), rig.get()));
         open.set(Optional.of(read));
         player.region().set(read.region().map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
@@ -235,30 +233,24 @@ public final class Desk {
     private void loadSounds() {
         OpenCase c = open.get().orElseThrow();
         List<InputFault> unplayable = new ArrayList<>();
-        work.run("Opening " + c.entry().name(), progress -> {
+        forCase("Opening " + c.entry().name(), progress -> {
             progress.step(0.1, "reading the recordings");
-            Optional<Sound> reference = sound(c, Medium.Role.REFERENCE);
-            Optional<Sound> di = sound(c, Medium.Role.DI);
-            Optional<Sound> backing = sound(c, Medium.Role.BACKING);
-            double start = c.takeStartS();
+            Sounds dry = dry(c);
             progress.step(0.5, "playing mine");
-            Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
-                    .map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
-            secondTake = second;
-            Optional<Sound> mine = c.tone().flatMap(t -> di.flatMap(d -> mine(t, d, unplayable, progress)));
-            Sounds loaded = new Sounds(reference, di, backing, mine, start);
+            Optional<Sound> mine = c.tone().flatMap(t -> mine(t, dry, unplayable, progress));
+            Sounds loaded = dry.withMine(mine, c.takeStartS());
             hand(loaded);
             return loaded;
-        }, loaded -> {
-            if (isOpen(c)) show(loaded);
+        }).show(loaded -> {
+            show(loaded);
             unplayable.forEach(work::tell);
         });
     }
 
     /** A tone that cannot be played, as one that doubles without a second take, must not keep its case from opening. */
-    private Optional<Sound> mine(DerivedTone tone, Sound di, List<InputFault> unplayable, Progress progress) {
+    private static Optional<Sound> mine(DerivedTone tone, Sounds dry, List<InputFault> unplayable, Progress progress) {
         try {
-            return Optional.of(render(tone, di, secondTake, progress));
+            return played(tone, dry, progress);
         } catch (InputFault e) {
             unplayable.add(e);
             return Optional.empty();
@@ -269,28 +261,89 @@ public final class Desk {
     private void hand(Sounds s) {
         Optional<HeardOn> on = through;
         player.load(there(on, s.reference()), s.di(), s.diStartS(), there(on, s.backing()));
-        player.loadMine(there(on, on.flatMap(HeardOn::trim).flatMap(t -> s.di().map(d -> trimmed(t, d)))
-                .or(s::mine)), s.diStartS());
+        player.loadMine(there(on, on.flatMap(HeardOn::trim).flatMap(t -> trimmed(t, s)).or(s::mine)), s.diStartS());
     }
 
-    private Sound trimmed(Trim trim, Sound di) {
-        return Renderer.render(trim.tone(), di, secondTake, Quality.FINAL, Progress.NONE);
+    private static Optional<Sound> trimmed(Trim trim, Sounds s) {
+        return s.di().map(d -> Renderer.render(trim.tone(), d, s.second(), Quality.FINAL, Progress.NONE));
     }
 
     private static Optional<Sound> there(Optional<HeardOn> on, Optional<Sound> sound) {
         return on.isEmpty() ? sound : sound.map(on.get()::of);
     }
 
-    /** Plays a changed tone from now on, before it has been kept; may be called off the window's thread. */
-    public void hearMine(Sound mine, double startS) {
-        player.loadMine(there(through, Optional.of(mine)), startS);
+    /**
+     * Plays a changed tone of a case from now on, before it has been kept; nothing happens where another case is open by now. May be
+     * called off the window's thread.
+     */
+    public void hearMine(long caseId, Sound mine, double startS) {
+        if (isOpen(caseId)) player.loadMine(there(through, Optional.of(mine)), startS);
     }
 
-    private boolean isOpen(OpenCase c) {
-        return open.get().filter(o -> o.entry().id() == c.entry().id()).isPresent();
+    private boolean isOpen(long caseId) {
+        return seen.filter(c -> c.caseId() == caseId).isPresent();
+    }
+
+    /** The open case as it is now, for work that rests on it; may be asked on any thread. */
+    public Optional<CaseSnapshot> snapshot() {
+        return seen;
+    }
+
+    /** A case as it is when work on it has its turn: as it lies open, or as it was then, with its recordings read. Off the window's thread. */
+    public CaseSnapshot atItsTurn(CaseSnapshot then) {
+        CaseSnapshot now = seen.filter(c -> c.caseId() == then.caseId()).orElse(then);
+        return now.sounds() != Sounds.NONE ? now : new CaseSnapshot(now.open(), dry(now.open()), now.rig());
+    }
+
+    /** Reads and decodes a case's recordings. */
+    private Sounds dry(OpenCase c) {
+        Optional<Sound> second = c.media().stream().filter(m -> m.role() == Medium.Role.DI).skip(1).findFirst()
+                .map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
+        return new Sounds(sound(c, Medium.Role.REFERENCE), sound(c, Medium.Role.DI), second,
+                sound(c, Medium.Role.BACKING), Optional.empty(), c.takeStartS());
+    }
+
+    /** Work whose result belongs to the casebook or to the window, whichever case is open. */
+    public <T> Piece<T> forBook(String title, Function<Progress, T> doing) {
+        return new Piece<>(work, title, doing, Owner.BOOK, this::refresh);
+    }
+
+    /** Work whose result belongs to the case that is open now, if any: kept with it, and shown while it is open. */
+    public <T> Piece<T> forCase(String title, Function<Progress, T> doing) {
+        Optional<Long> mine = open.get().map(o -> o.entry().id());
+        return new Piece<>(work, title, doing, new Owner() {
+            @Override
+            public boolean isThere() {
+                return mine.isEmpty() || book.cases().stream().anyMatch(c -> c.id() == mine.get());
+            }
+
+            @Override
+            public boolean isShown() { return seen.map(CaseSnapshot::caseId).equals(mine); }
+        }, this::refresh);
+    }
+
+    /** Work about the open case's tone as it is now: its result is neither kept nor shown once the tone is another one. */
+    public <T> Piece<T> forTone(String title, Function<Progress, T> doing) {
+        Optional<OpenCase> mine = open.get();
+        Optional<Tone> tone = mine.flatMap(OpenCase::tone).map(DerivedTone::tone);
+        return new Piece<>(work, title, doing, new Owner() {
+            @Override
+            public boolean isThere() {
+                return mine.map(o -> book.tones().tone(o.entry().id()).map(DerivedTone::tone))
+                        .equals(Optional.of(tone));
+            }
+
+            @Override
+            public boolean isShown() {
+                Optional<CaseSnapshot> now = seen;
+                return now.map(CaseSnapshot::caseId).equals(mine.map(o -> o.entry().id()))
+                        && now.flatMap(CaseSnapshot::tone).map(DerivedTone::tone).equals(tone);
+            }
+        }, this::refresh);
     }
 
     private void show(Sounds loaded) {
+        seen = seen.map(c -> new CaseSnapshot(c.open(), loaded, c.rig()));
         sounds.set(loaded);
         player.loaded(loaded.lengthS(), loaded.backing().isPresent());
     }
@@ -299,22 +352,19 @@ public final class Desk {
         return c.first(role).map(m -> book.recordings().sound(m.hash()).atRate(Sound.WORKING_RATE_HZ));
     }
 
-    private static Sound render(DerivedTone tone, Sound di, Optional<Sound> second, Progress progress) {
-        return Renderer.render(tone.tone(), di, second, Quality.FINAL, progress);
+    private static Optional<Sound> played(DerivedTone tone, Sounds dry, Progress progress) {
+        return dry.di().map(d -> Renderer.render(tone.tone(), d, dry.second(), Quality.FINAL, progress));
     }
 
     private void renderMine() {
         OpenCase c = open.get().orElseThrow();
         Sounds before = sounds.get();
-        work.run("Playing mine", progress -> {
-            Optional<Sound> mine = c.tone().flatMap(t -> before.di().map(d -> render(t, d, secondTake, progress)));
-            double start = c.takeStartS();
-            Sounds now = before.withMine(mine, start);
+        forCase("Playing mine", progress -> {
+            Optional<Sound> mine = c.tone().flatMap(t -> played(t, before, progress));
+            Sounds now = before.withMine(mine, c.takeStartS());
             hand(now);
             return now;
-        }, loaded -> {
-            if (isOpen(c)) show(loaded);
-        });
+        }).show(this::show);
     }
 
     public long addCase(String name) {
@@ -354,10 +404,6 @@ public final class Desk {
         Optional<String> what = book.redo();
         what.ifPresent(_ -> refresh());
         return what;
-    }
-
-    public Optional<Sound> secondTake() {
-        return secondTake;
     }
 
     public Casebook book() {

@@ -21,7 +21,7 @@ import verisonus.core.work.Progress;
 public record HeardOn(PlaybackSystem system, Optional<PlaybackSystem> listenedOn, double levelDbSpl, boolean matched,
         Optional<Trim> trim) {
     /** A recording as it is there. */
-    Sound of(Sound sound) {
+    public Sound of(Sound sound) {
         PlaybackSystem through = listenedOn.map(l -> SystemSound.through(system, l)).orElse(system);
         Sound heard = new SystemSound(through, levelDbSpl).of(sound, Progress.NONE);
         if (!matched) return heard;

@@ -5,8 +5,6 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.function.Consumer;
-import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyDoubleProperty;
@@ -28,6 +26,10 @@ import verisonus.core.work.Progress;
  */
 public final class Work implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Work.class);
+    /** Progress is shown 25 times a second, as smooth as the eye asks. */
+    private static final long SHOWN_EVERY_NANOS = 40_000_000L;
+    /** From this share on, the time that is left can be told from what has passed. */
+    private static final double TELLING_SHARE = 0.05;
 
     private final Executor window;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> daemon(r, "work"));
@@ -38,7 +40,7 @@ public final class Work implements AutoCloseable {
     private final ReadOnlyDoubleWrapper done = new ReadOnlyDoubleWrapper();
     private final ReadOnlyStringWrapper remaining = new ReadOnlyStringWrapper("");
     private final ReadOnlyStringWrapper fault = new ReadOnlyStringWrapper("");
-    private @Nullable Piece current;
+    private @Nullable Running current;
     private int waiting;
 
     /** @param window runs things on the window's thread */
@@ -64,26 +66,26 @@ public final class Work implements AutoCloseable {
         return t;
     }
 
-    /** One piece of work; its progress is shown while it runs. */
-    private final class Piece implements Progress {
-        private final String title;
+    /** A piece that runs; its progress is shown meanwhile. */
+    private final class Running implements Progress {
+        private final Piece<?> piece;
+        private final long startedNanos = System.nanoTime();
         private volatile boolean cancelled;
-        private long startedNanos;
         private long shownNanos;
 
-        Piece(String title) {
-            this.title = title;
+        Running(Piece<?> piece) {
+            this.piece = piece;
         }
 
         @Override
         public void at(double share, String what) {
             long now = System.nanoTime();
-            if (now - shownNanos < 40_000_000L && share < 1) return;
+            if (now - shownNanos < SHOWN_EVERY_NANOS && share < 1) return;
             shownNanos = now;
             double seconds = (now - startedNanos) / 1e9;
-            double left = share > 0.05 ? seconds * (1 - share) / share : 0;
+            double left = share > TELLING_SHARE ? seconds * (1 - share) / share : 0;
             window.execute(() -> {
-                doing.set(title + ": " + what);
+                doing.set(piece.title() + ": " + what);
                 done.set(share);
                 remaining.set(left > 1 ? Figures.of("about %.0f s left", Math.ceil(left)) : "");
             });
@@ -91,56 +93,77 @@ public final class Work implements AutoCloseable {
 
         @Override
         public boolean cancelled() {
-            return cancelled;
+            return cancelled || piece.isIdle();
         }
     }
 
-    /**
-     * Queues a piece of work.
-     *
-     * @param title what it is, in the player's words
-     * @param work runs off the window's thread
-     * @param result takes what came of it on the window's thread; not called after a fault or a cancel
-     */
-    public <T> void run(String title, Function<Progress, T> work, Consumer<T> result) {
-        Piece piece = new Piece(title);
+    /** Queues a piece of work. */
+    <T> void take(Piece<T> piece) {
         waiting++;
         busy.set(true);
-        Future<?> ignored = worker.submit(() -> {
-            piece.startedNanos = System.nanoTime();
-            window.execute(() -> begin(piece));
-            try {
-                T value = work.apply(piece);
-                window.execute(() -> {
-                    end();
-                    result.accept(value);
-                });
-            } catch (Cancelled e) {
-                window.execute(this::end);
-            } catch (OutOfMemoryError e) {
-                // What it held is free again; the worker goes on with the next piece.
-                window.execute(() -> {
-                    end();
-                    tell(new InputFault(title, "it takes more memory than the program may use",
-                            "mark a shorter part, close other programs, or give more with JAVA_TOOL_OPTIONS=-Xmx4g",
-                            e));
-                });
-            } catch (RuntimeException e) {
-                // What was still under way when the window closed finds its casebook closed too.
-                if (worker.isShutdown()) return;
-                boolean ours = !(e instanceof InputFault || e instanceof OutputFault);
-                if (ours) LOG.warn("{} failed", title, e);
-                window.execute(() -> {
-                    end();
-                    tell(e);
-                });
-            }
-        });
+        Future<?> ignored = worker.submit(() -> applied(ended(piece)));
     }
 
-    private void begin(Piece piece) {
-        current = piece;
-        doing.set(piece.title);
+    /** Does a piece on the worker. @return what is to be done about it on the window's thread */
+    private <T> Runnable ended(Piece<T> piece) {
+        if (piece.isIdle()) return () -> piece.unfinished(Piece.Unfinished.OVERTAKEN);
+        Running running = new Running(piece);
+        window.execute(() -> begin(running));
+        try {
+            T result = piece.done(running);
+            return () -> piece.finished(result);
+        } catch (Cancelled e) {
+            return () -> piece.unfinished(
+                    piece.isIdle() ? Piece.Unfinished.OVERTAKEN : Piece.Unfinished.CANCELLED);
+        } catch (OutOfMemoryError e) {
+            // What it held is free again; the worker goes on with the next piece.
+            return atFault(piece, new InputFault(piece.title(), "it takes more memory than the program may use",
+                    "mark a shorter part, close other programs, or give more with JAVA_TOOL_OPTIONS=-Xmx4g", e));
+        } catch (InputFault | OutputFault e) {
+            return atFault(piece, e);
+        } catch (RuntimeException e) {
+            if (!worker.isShutdown()) LOG.warn("{} failed", piece.title(), e);
+            return atFault(piece, e);
+        } catch (Error e) {
+            LOG.error("{} failed", piece.title(), e);
+            return atFault(piece, new IllegalStateException(
+                    piece.title() + ": a fault of this program (" + e + "); what was kept is safe", e));
+        }
+    }
+
+    private Runnable atFault(Piece<?> piece, RuntimeException e) {
+        return () -> {
+            tell(e);
+            piece.unfinished(Piece.Unfinished.AT_FAULT);
+        };
+    }
+
+    /**
+     * Hands an ending to the window's thread and waits until it is done: the next piece begins on what this one has left, never on
+     * what stood before.
+     */
+    private void applied(Runnable ending) {
+        // What was still under way when the window closed finds its casebook closed too.
+        if (worker.isShutdown()) return;
+        CountDownLatch applied = new CountDownLatch(1);
+        window.execute(() -> {
+            try {
+                end();
+                ending.run();
+            } finally {
+                applied.countDown();
+            }
+        });
+        try {
+            applied.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void begin(Running running) {
+        current = running;
+        doing.set(running.piece.title());
         done.set(0);
         remaining.set("");
     }

@@ -12,19 +12,19 @@ import javax.sound.midi.Receiver;
 import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.OutputFault;
-import verisonus.desktop.desk.Work;
+import verisonus.desktop.desk.Desk;
 import verisonus.desktop.theme.FileDialogs;
 
 /** Sends the tone to a floor unit by the player's own map of its controls, and says what became of it. */
 public final class FloorSending {
     private final Supplier<Optional<Tone>> tone;
-    private final Work work;
+    private final Desk desk;
     private final Consumer<String> say;
     private final SimulatedFloorUnit simulated = new SimulatedFloorUnit();
 
-    public FloorSending(Supplier<Optional<Tone>> tone, Work work, Consumer<String> say) {
+    public FloorSending(Supplier<Optional<Tone>> tone, Desk desk, Consumer<String> say) {
         this.tone = tone;
-        this.work = work;
+        this.desk = desk;
         this.say = say;
     }
 
@@ -54,8 +54,8 @@ public final class FloorSending {
     public void chooseMap(Window over) {
         FileDialogs
                 .open(over, "Control map of your floor unit", new FileChooser.ExtensionFilter("CSV", "*.csv", "*.CSV"))
-                .ifPresent(f -> work.run("Reading " + f.getFileName(), _ -> PlayersMap.choose(f),
-                        m -> say.accept(m.lines().size() + " settings are in the map.")));
+                .ifPresent(f -> desk.forBook("Reading " + f.getFileName(), _ -> PlayersMap.choose(f))
+                        .show(m -> say.accept(m.lines().size() + " settings are in the map.")));
     }
 
     private void send(String device, Tone sent, MidiMap map) {
@@ -67,7 +67,7 @@ public final class FloorSending {
             say.accept("Sent to " + device + (left > 0 ? ", " + left + " settings are not in the map" : "")
                     + (standIn ? "; it took " + simulated.received() + " control changes" : ""));
         } catch (OutputFault e) {
-            work.tell(e);
+            desk.work().tell(e);
         }
     }
 }

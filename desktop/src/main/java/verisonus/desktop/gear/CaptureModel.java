@@ -39,16 +39,16 @@ public final class CaptureModel {
 
     /** Writes the test signal. */
     public void saveSignal(Path file) {
-        desk.work().run("Writing the test signal", _ -> {
+        desk.forBook("Writing the test signal", _ -> {
             SavedFile.write(file, SoundWriter.encode(CaptureSignal.make(), SoundWriter.Format.WAV_24));
             return file;
-        }, f -> said.set("Wrote " + f.getFileName() + ". Connect a loudspeaker or a rated load first, start soft,"
+        }).show(f -> said.set("Wrote " + f.getFileName() + ". Connect a loudspeaker or a rated load first, start soft,"
                 + " record what comes out at two or more control positions."));
     }
 
     /** Takes one's own playing in place of the test signal, and says what it does not cover yet. */
     public void play(Path file) {
-        desk.work().run("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound(), s -> {
+        desk.forBook("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound()).show(s -> {
             played = Optional.of(s);
             said.set("Your playing: " + CaptureCoverage.of(s).words() + ".");
         });
@@ -61,7 +61,7 @@ public final class CaptureModel {
             said.set("Write where the controls stood as gain=3, treble=5, each from 0 to 10.");
             return;
         }
-        desk.work().run("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound(), s -> {
+        desk.forBook("Reading " + file.getFileName(), _ -> SoundReader.read(file).sound()).show(s -> {
             List<Taken> now = new ArrayList<>(taken.get());
             now.add(new Taken(String.valueOf(file.getFileName()), s, read.get()));
             taken.set(List.copyOf(now));
@@ -80,8 +80,8 @@ public final class CaptureModel {
             return;
         }
         List<AmpCapture.Recording> recordings = recordings();
-        desk.work().run("Capturing the amp", p -> AmpCapture.of(recordings, desk.work().helpers(), p),
-                c -> said.set(words(c)));
+        desk.forBook("Capturing the amp", p -> AmpCapture.of(recordings, desk.work().helpers(), p))
+                .show(c -> said.set(words(c)));
     }
 
     /** Learns how the amp turns and puts it among the player's gear. @param name of the player's own */
@@ -95,11 +95,10 @@ public final class CaptureModel {
             said.set("Give your amp a name of its own first.");
             return;
         }
-        desk.work().run("Learning " + own, p -> AmpLearning.of(own, recordings(), desk.work().helpers(), p), l -> {
-            desk.book().keepRig(desk.book().rig().with(l.unit()));
-            desk.refresh();
-            said.set(words(l));
-        });
+        List<AmpCapture.Recording> recordings = recordings();
+        desk.forBook("Learning " + own, p -> AmpLearning.of(own, recordings, desk.work().helpers(), p))
+                .keep(l -> desk.book().keepRig(desk.book().rig().with(l.unit())))
+                .show(l -> said.set(words(l)));
     }
 
     private List<AmpCapture.Recording> recordings() {

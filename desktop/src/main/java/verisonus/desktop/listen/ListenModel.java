@@ -75,11 +75,11 @@ public final class ListenModel {
         Optional<String> hash = drawn;
         if (course.get().isPresent() || hash.isEmpty()) return;
         int steps = Math.max(STEPS, (int) (sound.durationS() / FINEST_S));
-        desk.work().run("Drawing the recording", _ -> {
+        desk.forCase("Drawing the recording", _ -> {
             Course made = Course.of(sound, steps);
             desk.book().recordings().keepCourse(hash.get(), made);
             return made;
-        }, made -> {
+        }).show(made -> {
             if (drawn.equals(hash)) show(Optional.of(made));
         });
     }

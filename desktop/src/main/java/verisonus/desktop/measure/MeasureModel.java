@@ -1,7 +1,6 @@
 package verisonus.desktop.measure;
 
-import java.io.IOException;
-import java.nio.file.Files;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,9 +32,9 @@ import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
-import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.SavedFile;
 import verisonus.desktop.desk.TapTempo;
 
 /** What was found in the region under study. */
@@ -64,7 +63,7 @@ public final class MeasureModel {
         Medium medium = c.first(Medium.Role.REFERENCE).orElseThrow();
         Sound whole = desk.sounds().get().reference().orElseThrow();
         Optional<Sound> take = desk.sounds().get().di();
-        desk.work().run("Measuring", progress -> {
+        desk.forCase("Measuring", progress -> {
             Sound part = Examination.usable("the region", whole.slice(region.fromS(), region.toS()));
             // A take of the same performance shows what the recording alone hides; another one changes nothing.
             Evidence alone = Examination.of(part, desk.work().helpers(), progress);
@@ -72,10 +71,12 @@ public final class MeasureModel {
             String document = Json.text(EvidenceJson.write(medium.title(), region.fromS(), region.toS(),
                     whole.rateHz(), medium.durationS(), e));
             return Measurement.of(e, document);
-        }, m -> {
-            desk.book().recordings().keepMeasurement(region.id(), m);
-            desk.refresh();
-        });
+        }).keep(m -> {
+            // A region that was taken away meanwhile has no findings.
+            boolean there = desk.book().recordings().regions(medium.id()).stream().anyMatch(
+                    r -> r.id() == region.id() && r.fromS() == region.fromS() && r.toS() == region.toS());
+            if (there) desk.book().recordings().keepMeasurement(region.id(), m);
+        }).begin();
     }
 
     /** What the player says of a finding. */
@@ -244,14 +245,10 @@ public final class MeasureModel {
                 ? FindingsCsv.write(findings(), t -> verdict(t).map(v -> v.state().words() + " " + v.figureWords())
                         .map(String::strip).orElse(""))
                 : found.get().document();
-        desk.work().run("Writing " + file.getFileName(), _ -> {
-            try {
-                Files.writeString(file, text);
-            } catch (IOException e) {
-                throw new InputFault(file.toString(), "it cannot be written", "choose another folder", e);
-            }
+        desk.forBook("Writing " + file.getFileName(), _ -> {
+            SavedFile.write(file, text.getBytes(StandardCharsets.UTF_8));
             return file;
-        }, _ -> {});
+        }).begin();
     }
 
     public List<EvidenceSentences> findings() {

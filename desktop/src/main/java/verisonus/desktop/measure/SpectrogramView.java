@@ -40,8 +40,11 @@ final class SpectrogramView extends Drawing {
         Optional<Sound> sound = model.desk().sounds().get().reference();
         if (region.isEmpty() || sound.isEmpty() || region.equals(shown)) return;
         shown = region;
-        model.desk().work().run("Drawing the spectrogram",
-                _ -> picture(sound.get().slice(region.get().fromS(), region.get().toS())), made -> {
+        model.desk().forCase("Drawing the spectrogram",
+                _ -> picture(sound.get().slice(region.get().fromS(), region.get().toS())))
+                .otherwise(_ -> shown = Optional.empty())
+                .show(made -> {
+                    if (!region.equals(shown)) return;
                     share = made;
                     redraw();
                 });

@@ -73,8 +73,9 @@ public final class ElsewhereModel {
 
     /** From the whole tone to its fewest parts; what is there twice; what its drives leave of the amp. */
     public void findBuilds() {
-        ground().ifPresent(g -> desk.work().run("Taking parts away", progress -> {
-            List<Build> ladder = Build.ladder(g.tone(), g.di(), desk.rig().get(), progress);
+        Rig rig = desk.rig().get();
+        ground().ifPresent(g -> desk.forTone("Taking parts away", progress -> {
+            List<Build> ladder = Build.ladder(g.tone(), g.di(), rig, progress);
             List<String> out = new ArrayList<>();
             for (SameEffect s : SameEffect.in(g.tone(), g.di()))
                 out.add(s.first() + " and " + s.second() + ": " + s.words() + ".");
@@ -84,8 +85,7 @@ public final class ElsewhereModel {
                 if (b.on() && b.model().kind() == GearKind.DRIVE && g.tone().first(GearKind.AMP).isPresent())
                     out.add("The " + b.model().name() + ": " + Transparency.of(g.tone(), b.id(), g.di()).words() + ".");
             return new Weighed(ladder, out);
-        }, w -> {
-            if (!g.isStill(desk)) return;
+        }).show(w -> {
             builds.set(w.builds);
             remarks.set(w.remarks);
         }));
@@ -93,23 +93,21 @@ public final class ElsewhereModel {
 
     /** Brings the tone to a device whose gear a rig file lists. */
     public void translate(Path file) {
-        ground().ifPresent(g -> desk.work().run("Bringing the tone to " + file.getFileName(), progress -> {
+        ground().ifPresent(g -> desk.forTone("Bringing the tone to " + file.getFileName(), progress -> {
             Rig rig = ToneJson.readRig(file.toString(), Json.read(file));
             return new Device(String.valueOf(file.getFileName()).replaceAll("(?i)\\.json$", ""), rig,
                     new Translator(g.tone(), g.di(), rig).translated(progress));
-        }, d -> {
-            if (g.isStill(desk)) device.set(Optional.of(d));
-        }));
+        }).show(d -> device.set(Optional.of(d))));
     }
 
     /** How the tone's pedal must be turned in front of the other amps the player owns. */
     public void onOtherAmps() {
         ground().ifPresent(g -> {
             List<Model> amps = Gear.of(GearKind.AMP).stream().filter(desk.rig().get()::has).toList();
-            desk.work().run("Trying the pedal on other amps",
+            desk.forTone("Trying the pedal on other amps",
                     progress -> DriveTrim.of(g.tone(), amps, g.di(), progress).stream()
-                            .map(d -> new Line(d.words() + ".", Optional.of(d.tone()))).toList(),
-                    lines -> tell(g, lines, "You own no other amp."));
+                            .map(d -> new Line(d.words() + ".", Optional.of(d.tone()))).toList())
+                    .show(lines -> tell(lines, "You own no other amp."));
         });
     }
 
@@ -125,8 +123,9 @@ public final class ElsewhereModel {
                 said.set("There are fewer than two tones with an amp and a pedal in this casebook.");
                 return;
             }
-            desk.work().run("Turning one amp for all pedals", progress -> lines(Platform.of(driven, g.di(), progress)),
-                    lines -> tell(g, lines, ""));
+            Rig rig = desk.rig().get();
+            desk.forTone("Turning one amp for all pedals",
+                    progress -> lines(Platform.of(driven, g.di(), progress), rig)).show(lines -> tell(lines, ""));
         });
     }
 
@@ -134,10 +133,10 @@ public final class ElsewhereModel {
         return t.first(kind).filter(Block::on).isPresent();
     }
 
-    private List<Line> lines(Platform p) {
+    private static List<Line> lines(Platform p, Rig rig) {
         List<Line> out = new ArrayList<>();
         String amp = p.amp().entrySet().stream().sorted(Map.Entry.comparingByKey())
-                .map(e -> e.getKey() + " " + desk.rig().get().display(p.model(), p.model().control(e.getKey()),
+                .map(e -> e.getKey() + " " + rig.display(p.model(), p.model().control(e.getKey()),
                         e.getValue()))
                 .collect(Collectors.joining(", "));
         out.add(new Line("One " + p.model().name() + " for all: " + amp + ".", Optional.empty()));
@@ -146,8 +145,7 @@ public final class ElsewhereModel {
         return out;
     }
 
-    private void tell(Ground g, List<Line> lines, String none) {
-        if (!g.isStill(desk)) return;
+    private void tell(List<Line> lines, String none) {
         pedals.set(lines);
         said.set(lines.isEmpty() ? none : "");
     }

@@ -78,8 +78,8 @@ public final class FootModel {
             said.set("Derive a tone first: then a foot can move it.");
             return;
         }
-        desk.work().run("Moving " + place + " along its track", progress -> new PedalRangeFinder(g.get().tone(),
-                g.get().di(), FootLimits.USUAL).of(place, progress), r -> {
+        desk.forTone("Moving " + place + " along its track", progress -> new PedalRangeFinder(g.get().tone(),
+                g.get().di(), FootLimits.USUAL).of(place, progress)).show(r -> {
                     found.set(Optional.of(r));
                     said.set(r.isUseful() ? "" : place + ": nothing for a foot, " + r.lowWhy() + ".");
                 });
@@ -96,11 +96,10 @@ public final class FootModel {
         }
         double from = desk.open().get().flatMap(OpenCase::region).map(Region::fromS).orElse(0.0);
         OptionalDouble laid = desk.open().get().orElseThrow().laidS(from);
-        desk.work().run("Following what was ridden",
+        desk.forTone("Following what was ridden",
                 progress -> FootRide.read(record.get(), g.get().di(), laid, g.get().tone(), progress).stream()
-                        .map(r -> r.later(from)).toList(),
-                rides -> {
-                    if (!g.get().isStill(desk)) return;
+                        .map(r -> r.later(from)).toList())
+                .show(rides -> {
                     riddenOn = g;
                     ridden.set(rides);
                     said.set(rides.isEmpty()

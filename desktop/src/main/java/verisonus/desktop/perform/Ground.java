@@ -6,30 +6,28 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
-import verisonus.desktop.desk.OpenCase;
 
 /**
  * What everything on this bench stands on.
  *
  * @param tone the case's tone
  * @param di the player's take
+ * @param second another take, for a tone that doubles
  * @param startS where on the record's time axis the take begins
  */
-record Ground(long caseId, Tone tone, Sound di, double startS) {
+record Ground(long caseId, Tone tone, Sound di, Optional<Sound> second, double startS) {
     static Optional<Ground> of(Desk desk) {
-        Optional<OpenCase> open = desk.open().get();
-        Optional<Sound> di = desk.sounds().get().di();
-        return open.flatMap(OpenCase::tone).flatMap(t -> di.map(d -> new Ground(open.get().entry().id(), t.tone(), d,
-                t.search().diStartS())));
+        return desk.snapshot().flatMap(c -> c.tone().flatMap(t -> c.sounds().di().map(
+                d -> new Ground(c.caseId(), t.tone(), d, c.sounds().second(), t.search().diStartS()))));
     }
 
     /** Plays a tone with the take, in the place of mine. */
     void hear(Desk desk, Tone changed) {
-        desk.work().run("Playing " + changed.name(), progress -> {
-            Sound played = Renderer.render(changed, di, desk.secondTake(), Quality.FINAL, progress);
-            desk.hearMine(played, startS);
+        desk.forTone("Playing " + changed.name(), progress -> {
+            Sound played = Renderer.render(changed, di, second, Quality.FINAL, progress);
+            desk.hearMine(caseId, played, startS);
             return played;
-        }, _ -> {});
+        }).begin();
     }
 
     boolean isStill(Desk desk) {

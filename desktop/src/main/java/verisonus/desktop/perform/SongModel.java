@@ -82,7 +82,7 @@ public final class SongModel {
             said.set("A record and a tone are needed first.");
             return;
         }
-        desk.work().run("Looking for the sections", _ -> SectionFinder.of(record.get()), found -> keep(
+        desk.forCase("Looking for the sections", _ -> SectionFinder.of(record.get())).show(found -> keep(
                 new PerformanceJson.Song(found.stream().map(s -> new SongMap.Part(s, "")).toList(), song.get().way())));
     }
 
@@ -133,8 +133,10 @@ public final class SongModel {
         if (g.isEmpty() || m.isEmpty()) return;
         List<Variant> variants = variants(g.get());
         SwitchWay way = song.get().way();
-        desk.work().run("Comparing the variants", progress -> FewerVariants.of(m.get(), g.get().tone(), variants, way,
-                g.get().di(), progress), f -> {
+        desk.forTone("Comparing the variants", progress -> FewerVariants.of(m.get(), g.get().tone(), variants, way,
+                g.get().di(), progress)).show(f -> {
+                    // The song was laid out anew meanwhile.
+                    if (!map.get().equals(m)) return;
                     fewer.set(f);
                     if (f.isEmpty()) said.set("No variant could go and save a move.");
                 });

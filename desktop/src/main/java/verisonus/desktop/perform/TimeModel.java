@@ -75,7 +75,9 @@ public final class TimeModel {
         Sound di = ground.get().di();
         if (desk.bench().get() != Bench.PERFORM || heard.get().filter(h -> h.of == di).isPresent()) return;
         Sound record = desk.sounds().get().reference().orElse(di);
-        desk.work().run("Listening for the beat", _ -> heard(di, record), h -> {
+        desk.forCase("Listening for the beat", _ -> heard(di, record)).show(h -> {
+            // Another take may have come meanwhile: it is listened to by itself.
+            if (Ground.of(desk).filter(g -> g.di() == di).isEmpty()) return;
             heard.set(Optional.of(h));
             plan();
         });
@@ -139,8 +141,8 @@ public final class TimeModel {
             said.set("Derive a tone first: then its times can follow a tempo.");
             return;
         }
-        desk.work().run("Listening for your beat", _ -> TempoBinding.played("your take", g.get().di()),
-                bpm -> setTempo(Figures.of("%.1f", bpm)));
+        desk.forCase("Listening for your beat", _ -> TempoBinding.played("your take", g.get().di()))
+                .show(bpm -> setTempo(Figures.of("%.1f", bpm)));
     }
 
     /** Sets the tempo and binds what is a note value at it. */

@@ -34,6 +34,7 @@ import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Piece;
 
 /** Variants of the case's tone: made by a goal or by hand, heard, side by side by what a listener notices. */
 public final class VariantsModel {
@@ -48,7 +49,7 @@ public final class VariantsModel {
     private Optional<Shown> shown = Optional.empty();
 
     /** What the matrix was made of. */
-    private record Shown(Tone tone, List<Variant> variants) {}
+    private record Shown(Tone tone, Sound di, List<Variant> variants) {}
 
     public VariantsModel(Desk desk) {
         this.desk = desk;
@@ -67,7 +68,8 @@ public final class VariantsModel {
     /** What was tried here is heard here only: on every other bench, mine is the tone. */
     private void hearTheTone() {
         heard.set("");
-        Ground.of(desk).ifPresent(g -> desk.sounds().get().mine().ifPresent(m -> desk.hearMine(m, g.startS())));
+        Ground.of(desk).ifPresent(
+                g -> desk.sounds().get().mine().ifPresent(m -> desk.hearMine(g.caseId(), m, g.startS())));
     }
 
     private void read() {
@@ -84,11 +86,15 @@ public final class VariantsModel {
             shown = Optional.empty();
             return;
         }
-        Shown now = new Shown(ground.get().tone(), variants.get());
+        Shown now = new Shown(ground.get().tone(), ground.get().di(), variants.get());
         if (desk.bench().get() != Bench.PERFORM || shown.filter(now::equals).isPresent()) return;
         shown = Optional.of(now);
-        desk.work().run("Playing the variants",
-                progress -> VariantMatrix.of(now.tone(), now.variants(), ground.get().di(), progress), m -> {
+        desk.forTone("Playing the variants", progress -> VariantMatrix.of(now.tone, now.variants, now.di, progress))
+                .otherwise(_ -> {
+                    // Asked again as soon as somebody looks.
+                    if (shown.filter(now::equals).isPresent()) shown = Optional.empty();
+                })
+                .show(m -> {
                     if (shown.filter(now::equals).isPresent()) matrix.set(Optional.of(m));
                 });
     }
@@ -111,9 +117,11 @@ public final class VariantsModel {
         try {
             VariantGoal goal = goal(louder, dirtier, longer, repeats);
             Variant from = find(name.strip()).orElse(new Variant(name.strip()));
-            desk.work().run("Solving " + from.name(), progress -> new VariantSolver(ground.get().tone(), ground.get()
-                    .di(), Optional.empty(), Optional.empty()).solved(from, goal, progress), s -> solved(ground.get(),
-                            s));
+            Ground g = ground.get();
+            desk.forTone("Solving " + from.name(), progress -> solver(g).solved(from, goal, progress))
+                    .keep(s -> desk.book().performances().keep(g.caseId(), s.variant()))
+                    .otherwise(this::sayOvertaken)
+                    .show(this::solved);
         } catch (IllegalArgumentException e) {
             said.set("That goal is out of reach: " + e.getMessage() + ".");
         }
@@ -133,12 +141,20 @@ public final class VariantsModel {
         }
         Set<String> taken = variants.get().stream().map(Variant::name).collect(Collectors.toCollection(HashSet::new));
         taken.add(g.tone().name());
-        desk.work().run("Solving rhythm, lead and clean", progress -> UsualPart.beside(taken,
-                new VariantSolver(g.tone(), g.di(), Optional.empty(), Optional.empty()), progress), made -> {
-                    for (SolvedVariant s : made) desk.book().performances().keep(g.caseId(), s.variant());
-                    said.set(usualSaid(made));
-                    desk.refresh();
-                });
+        desk.forTone("Solving rhythm, lead and clean", progress -> UsualPart.beside(taken, solver(g), progress))
+                .keep(made -> made.forEach(s -> desk.book().performances().keep(g.caseId(), s.variant())))
+                .otherwise(this::sayOvertaken)
+                .show(made -> said.set(usualSaid(made)));
+    }
+
+    private static VariantSolver solver(Ground g) {
+        return new VariantSolver(g.tone(), g.di(), Optional.empty(), Optional.empty());
+    }
+
+    /** A variant of a tone that has changed meanwhile is none of the tone that stands now. */
+    private void sayOvertaken(Piece.Unfinished why) {
+        if (why == Piece.Unfinished.OVERTAKEN)
+            said.set("The tone has changed meanwhile, so nothing was kept: ask again.");
     }
 
     private static String usualSaid(List<SolvedVariant> made) {
@@ -149,11 +165,9 @@ public final class VariantsModel {
         return "Made " + String.join("; ", out) + ".";
     }
 
-    private void solved(Ground g, SolvedVariant s) {
-        desk.book().performances().keep(g.caseId(), s.variant());
+    private void solved(SolvedVariant s) {
         String at = "loudness is turned at " + s.loudnessAt() + s.dirtAt().map(p -> ", dirt at " + p).orElse("");
         said.set(s.amiss().isEmpty() ? s.variant().name() + ": " + at + "." : String.join("; ", s.amiss()) + ".");
-        desk.refresh();
     }
 
     private static VariantGoal goal(String louder, String dirtier, String longer, String repeats) {
@@ -169,15 +183,15 @@ public final class VariantsModel {
             said.set("Name a variant that is there: the ladder leads from the tone to it.");
             return;
         }
-        desk.work().run("Building a ladder to " + to.get().name(), progress -> new VariantSolver(ground.get().tone(),
-                ground.get().di(), Optional.empty(), Optional.empty()).ladder(to.get(), LADDER, progress), steps -> {
-                    // The first step is the tone itself, as the last is the variant.
-                    for (SolvedVariant s : steps.subList(1, steps.size() - 1))
-                        desk.book().performances().keep(ground.get().caseId(), s.variant());
-                    said.set("Between the tone and " + to.get().name() + " stand " + (steps.size() - 2)
-                            + " steps of dirt, each as loud as the tone.");
-                    desk.refresh();
-                });
+        Ground g = ground.get();
+        desk.forTone("Building a ladder to " + to.get().name(),
+                progress -> solver(g).ladder(to.get(), LADDER, progress))
+                // The first step is the tone itself, as the last is the variant.
+                .keep(steps -> steps.subList(1, steps.size() - 1)
+                        .forEach(s -> desk.book().performances().keep(g.caseId(), s.variant())))
+                .otherwise(this::sayOvertaken)
+                .show(steps -> said.set("Between the tone and " + to.get().name() + " stand " + (steps.size() - 2)
+                        + " steps of dirt, each as loud as the tone."));
     }
 
     /** A variant that comes near to the marked region, another one than the tone was derived from, by few turns. */
@@ -191,24 +205,29 @@ public final class VariantsModel {
         }
         Region r = region.get();
         OptionalDouble laid = desk.open().get().orElseThrow().laidS(r.fromS());
-        desk.work().run("Bringing it near to the marked region",
-                progress -> FewTurns.towards(ground.get().tone(), ground
-                        .get().di(), record.get().slice(r.fromS(), r.toS()), laid, progress),
-                f -> {
+        Ground g = ground.get();
+        desk.forTone("Bringing it near to the marked region",
+                progress -> FewTurns.towards(g.tone(), g.di(), record.get().slice(r.fromS(), r.toS()), laid, progress))
+                .keep(f -> {
+                    if (!f.turns().isEmpty()) desk.book().performances().keep(g.caseId(), near(name, g, f));
+                })
+                .otherwise(this::sayOvertaken)
+                .show(f -> {
                     if (f.turns().isEmpty()) {
                         said.set(Figures.of("No single turn brings the tone nearer to %.1f–%.1f s than the"
                                 + " %.1f steps it is: it needs no variant.",
                                 r.fromS(), r.toS(), f.beforeJnd()));
                         return;
                     }
-                    Variant v = Variant.between(name.strip(), ground.get().tone(), f.on(ground.get().tone()));
-                    desk.book().performances().keep(ground.get().caseId(), v);
                     said.set(Figures.of("%s: the tone lies %.1f steps from %.1f–%.1f s, the variant %.1f.%s",
-                            v.name(), f.beforeJnd(), r.fromS(), r.toS(), f.afterJnd(), f.sameTake()
+                            name.strip(), f.beforeJnd(), r.fromS(), r.toS(), f.afterJnd(), f.sameTake()
                                     ? ""
                                     : " Another hand plays there, so only the colour was compared."));
-                    desk.refresh();
                 });
+    }
+
+    private static Variant near(String name, Ground g, FewTurns f) {
+        return Variant.between(name.strip(), g.tone(), f.on(g.tone()));
     }
 
     /** How far the tone and each variant lie from the marked region. */
@@ -226,8 +245,8 @@ public final class VariantsModel {
         Tone base = ground.get().tone();
         List<Tone> tones = new ArrayList<>(List.of(base.named("the tone")));
         for (Variant v : all) tones.add(v.on(base).named(v.name()));
-        desk.work().run("Holding them against the marked region", progress -> FewTurns.apart(tones, ground.get().di(),
-                record.get().slice(r.fromS(), r.toS()), laid, progress), apart -> {
+        desk.forTone("Holding them against the marked region", progress -> FewTurns.apart(tones, ground.get().di(),
+                record.get().slice(r.fromS(), r.toS()), laid, progress)).show(apart -> {
                     List<String> out = new ArrayList<>();
                     for (int i = 0; i < tones.size(); i++)
                         out.add(Figures.of("%s %.1f", tones.get(i).name(), apart.far().get(i)));
@@ -249,16 +268,15 @@ public final class VariantsModel {
                     "Put a compressor in at the chain's beginning in Derive first, it may be off: that is what is turned.");
             return;
         }
-        desk.work().run("Letting notes ring", progress -> {
+        Ground g = ground.get();
+        desk.forTone("Letting notes ring", progress -> {
             double wanted = SustainSolver.fallDbPerS(String.valueOf(recording.getFileName()),
                     SoundReader.read(recording)
                             .sound());
-            return new SustainSolver(base, ground.get().di()).towards(wanted, progress);
-        }, s -> {
-            desk.book().performances().keep(ground.get().caseId(), Variant.between(name.strip(), base, s.tone()));
-            said.set(name.strip() + ": " + s.words() + ".");
-            desk.refresh();
-        });
+            return new SustainSolver(base, g.di()).towards(wanted, progress);
+        }).keep(s -> desk.book().performances().keep(g.caseId(), Variant.between(name.strip(), base, s.tone())))
+                .otherwise(this::sayOvertaken)
+                .show(s -> said.set(name.strip() + ": " + s.words() + "."));
     }
 
     /** What to turn for another guitar, from a take of it, kept as a variant of the guitar's name. */
@@ -268,21 +286,22 @@ public final class VariantsModel {
             said.set("Name the variant after the guitar first.");
             return;
         }
-        desk.work().run("Listening to the other guitar", progress -> {
+        Ground g = ground.get();
+        desk.forTone("Listening to the other guitar", progress -> {
             Sound other = SoundReader.read(take).sound();
-            return GuitarTrim.of(name.strip(), ground.get().tone(), ground.get().di(), other, progress);
-        }, t -> {
-            if (!t.base().equals(ground.get().tone())) {
+            return GuitarTrim.of(name.strip(), g.tone(), g.di(), other, progress);
+        }).keep(t -> {
+            if (t.base().equals(g.tone())) desk.book().performances().keep(g.caseId(), t.variant());
+        }).otherwise(this::sayOvertaken).show(t -> {
+            if (!t.base().equals(g.tone())) {
                 said.set("Put an instrument input at the chain's beginning in Derive first: the other guitar's level is"
                         + " turned there.");
                 return;
             }
-            desk.book().performances().keep(ground.get().caseId(), t.variant());
             said.set(Figures.of("%s: %.1f JND from the first guitar as the tone is, %.1f so.",
                     t.variant()
                             .name(),
                     t.beforeJnd(), t.afterJnd()));
-            desk.refresh();
         });
     }
 

@@ -28,8 +28,8 @@ import verisonus.desktop.player.ListeningLevel;
 
 /** Recording a dry take of the open case. */
 public final class RecordModel implements AutoCloseable {
-    /** A take with what was found of it. */
-    public record Take(Sound sound, TakeChoice.Judged judged, boolean best) {}
+    /** A take with what was found of it, and the case that it was played for. */
+    public record Take(long caseId, Sound sound, TakeChoice.Judged judged, boolean best) {}
 
     private static final double LISTEN_S = 4;
     private static final double UNKNOWN_BPM = 100;
@@ -40,6 +40,7 @@ public final class RecordModel implements AutoCloseable {
     private final BooleanProperty doubling = new SimpleBooleanProperty();
     private final ReadOnlyStringWrapper checked = new ReadOnlyStringWrapper("");
     private final ReadOnlyObjectWrapper<List<Take>> takes = new ReadOnlyObjectWrapper<>(List.of());
+    private List<Take> played = List.of();
     private final LivePlaying live;
     private final ReadOnlyBooleanWrapper playingLive = new ReadOnlyBooleanWrapper();
     private int latencyFrames;
@@ -49,7 +50,16 @@ public final class RecordModel implements AutoCloseable {
         this.inputs = inputs;
         live = new LivePlaying(inputs, e -> desk.work().onWindow(() -> liveFailed(e)));
         desk.player().levelDb().subscribe(v -> live.setLevelDb(v.doubleValue()));
-        desk.open().subscribe(_ -> followTone());
+        desk.open().subscribe(_ -> {
+            followTone();
+            showTakes();
+        });
+    }
+
+    private void showTakes() {
+        Optional<Long> here = desk.open().get().map(o -> o.entry().id());
+        List<Take> mine = played.stream().filter(t -> here.equals(Optional.of(t.caseId))).toList();
+        if (!mine.equals(takes.get())) takes.set(mine);
     }
 
     /** Plays the input through the open case's tone, or stops. The listening level goes down to where playback starts. */
@@ -113,21 +123,21 @@ public final class RecordModel implements AutoCloseable {
     /** Level, noise and tuning of the input. */
     public void check() {
         hush();
-        desk.work().run("Listening to the input", p -> {
+        desk.forBook("Listening to the input", p -> {
             try (Inputs.Open open = inputs.open()) {
                 return InputCheck.of(open.recorder().listen(LISTEN_S, p));
             }
-        }, c -> checked.set(c.words()));
+        }).show(c -> checked.set(c.words()));
     }
 
     /** With a cable from output to input: the latency, taken out of every take from then on. */
     public void measureLatency() {
         hush();
-        desk.work().run("Measuring latency", p -> {
+        desk.forBook("Measuring latency", p -> {
             try (Inputs.Open open = inputs.open()) {
                 return open.latency(p);
             }
-        }, found -> {
+        }).show(found -> {
             found.ifPresent(f -> latencyFrames = f);
             checked.set(found.isPresent()
                     ? Figures.of("%.1f ms from output to input, taken out of each take",
@@ -149,22 +159,25 @@ public final class RecordModel implements AutoCloseable {
         int many = wanted.get();
         int latency = latencyFrames;
         hush();
-        desk.work().run("Recording", p -> {
+        long caseId = open.get().entry().id();
+        desk.forBook("Recording", p -> {
             double bpm = TempoEstimator.estimate(passage.get()).value().map(t -> Math.clamp(t.bpm(), 30, 300))
                     .orElse(UNKNOWN_BPM);
             Recorder.Plan plan = new Recorder.Plan(passage.get(), bpm, many, latency,
                     first.map(f -> inTime(passage.get(), f)));
-            List<Sound> played;
+            List<Sound> sounds;
             try (Inputs.Open io = inputs.open()) {
-                played = io.recorder().takes(plan, p);
+                sounds = io.recorder().takes(plan, p);
             }
             List<Take> out = new ArrayList<>();
-            for (TakeChoice.Judged j : TakeChoice.of(plan.passage(), played)) {
-                out.add(new Take(played.get(j.index()), j, out.isEmpty()));
+            for (TakeChoice.Judged j : TakeChoice.of(plan.passage(), sounds)) {
+                out.add(new Take(caseId, sounds.get(j.index()), j, out.isEmpty()));
             }
             return out;
-        }, found -> {
-            takes.set(found);
+        }).show(found -> {
+            // What was played is never lost: it waits with the case that it was played for.
+            played = found;
+            showTakes();
             checked.set(found.isEmpty() ? "No take was finished." : "");
         });
     }
@@ -183,16 +196,15 @@ public final class RecordModel implements AutoCloseable {
 
     /** Keeps a take as the dry take of the case; one for doubling is kept beside the first. */
     public void keep(Take take) {
-        OpenCase c = desk.open().get().orElseThrow();
-        long there = c.media().stream().filter(m -> m.role() == Medium.Role.DI).count();
+        long there = desk.book().recordings().media(take.caseId).stream().filter(m -> m.role() == Medium.Role.DI)
+                .count();
         String name = "take " + (there + 1);
-        desk.work().run("Keeping " + name,
-                _ -> desk.book().recordings().addMedium(c.entry().id(), Medium.Role.DI, name + ".wav",
-                        SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24)),
-                _ -> {
-                    takes.set(takes.get().stream().filter(t -> t != take).toList());
-                    desk.refresh();
-                });
+        desk.forCase("Keeping " + name, _ -> SoundWriter.encode(take.sound(), SoundWriter.Format.WAV_24))
+                .keep(encoded -> {
+                    desk.book().recordings().addMedium(take.caseId, Medium.Role.DI, name + ".wav", encoded);
+                    played = played.stream().filter(t -> t != take).toList();
+                    showTakes();
+                }).begin();
     }
 
     public IntegerProperty wanted() {

@@ -66,9 +66,8 @@ public final class AgedTone {
         }
         if (models.isEmpty() || asked.isPresent() || !session.missing().isEmpty()) return;
         asked = tone;
-        session.measure(tone.orElseThrow(), now -> {
-            if (session.isStill(tone.orElseThrow().tone())) aged.set(Optional.of(new Aged(models, tone.get(), now)));
-        });
+        session.measure(tone.orElseThrow(), now -> aged.set(Optional.of(new Aged(models, tone.get(), now))),
+                () -> asked = Optional.empty());
     }
 
     /** Takes the tone as it sounds now: its gap is that of today, and it names the simulation of today. */

@@ -33,7 +33,7 @@ final class HeardTone {
     }
 
     /** Where a tone is heard: what it was before, the part of the reference that it is compared with, the sounds. */
-    record Place(DerivedTone before, Region region, Sounds sounds) {
+    record Place(long caseId, DerivedTone before, Region region, Sounds sounds) {
         private Sound wanted() {
             return sounds.reference().orElseThrow().slice(region.fromS(), region.toS());
         }
@@ -90,15 +90,15 @@ final class HeardTone {
     private Evidence measured(Tone tone, Place p, Question question, Progress progress) {
         Sounds s = p.sounds;
         double startS = p.before.search().diStartS();
-        Sound mine = Renderer.render(tone, s.di().orElseThrow(), desk.secondTake(), Quality.FINAL, progress);
+        Sound mine = Renderer.render(tone, s.di().orElseThrow(), s.second(), Quality.FINAL, progress);
         // Heard at once; the measuring takes longer.
-        desk.hearMine(mine, startS);
+        desk.hearMine(p.caseId, mine, startS);
         double from = p.takeFromS();
         try {
             return question.ask(p.same() ? mine.slice(from, from + p.region.lengthS()) : mine);
         } catch (RuntimeException e) {
             // The change is not kept, so what is heard must not be it.
-            s.mine().ifPresent(old -> desk.hearMine(old, startS));
+            s.mine().ifPresent(old -> desk.hearMine(p.caseId, old, startS));
             throw e;
         }
     }

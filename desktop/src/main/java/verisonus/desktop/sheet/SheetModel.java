@@ -56,8 +56,8 @@ public final class SheetModel {
     private void make() {
         Optional<OpenCase> open = desk.open().get();
         if (desk.bench().get() != Bench.SHEET || open.isEmpty()) return;
-        desk.work().run("Writing the sheet", progress -> CaseSheet.of(desk.book(), open.get().entry(), progress),
-                made -> sheet.set(Optional.of(made)));
+        desk.forCase("Writing the sheet", progress -> CaseSheet.of(desk.book(), open.get().entry(), progress))
+                .show(made -> sheet.set(Optional.of(made)));
     }
 
     /** Writes the sheet in the format that the file's name ends in. */
@@ -66,10 +66,11 @@ public final class SheetModel {
         if (made.isEmpty()) return;
         Page shown = page.get().orElseThrow();
         SheetFormat format = SheetFormat.of(file.getFileName().toString()).orElse(SheetFormat.MARKDOWN);
-        desk.work().run("Exporting the sheet", _ -> {
-            SavedFile.write(file, format.write(made.get(), shown, paper.get()));
+        Paper on = paper.get();
+        desk.forBook("Exporting the sheet", _ -> {
+            SavedFile.write(file, format.write(made.get(), shown, on));
             return file;
-        }, f -> said.set("Written to " + f));
+        }).show(f -> said.set("Written to " + f));
     }
 
     public Desk desk() {

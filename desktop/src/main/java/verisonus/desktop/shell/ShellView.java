@@ -102,7 +102,7 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         arrivals.said().subscribe(t -> {
             if (!t.isEmpty()) say(t);
         });
-        floor = new FloorSending(derive.session()::settings, desk.work(), this::say);
+        floor = new FloorSending(derive.session()::settings, desk, this::say);
         walk = new WalkStrip(new Walk(desk));
         travel = new TravelModel(desk, inputs(desk));
         benches.put(Bench.LISTEN, () -> new ListenView(listen, theme, record, this::chooseRecordings));
@@ -261,11 +261,9 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
             case IMPULSE -> takeImpulse(f.file());
             case RESPONSE -> travel.importSystem(f.file());
             case TONE -> derive.takeTone(f.file());
-            case RIG -> desk.work().run("Reading " + f.file().getFileName(),
-                    _ -> ToneJson.readRig(f.file().toString(), Json.read(f.file())), rig -> {
-                        desk.book().keepRig(rig);
-                        desk.refresh();
-                    });
+            case RIG -> desk.forBook("Reading " + f.file().getFileName(),
+                    _ -> ToneJson.readRig(f.file().toString(), Json.read(f.file())))
+                    .keep(desk.book()::keepRig).begin();
             case CASEBOOK -> openBook.accept(f.file());
             case REFERENCE, TAKE, BACKING -> throw new IllegalStateException("a recording joins the case by itself");
         }

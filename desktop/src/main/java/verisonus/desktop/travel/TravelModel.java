@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -34,10 +36,13 @@ import verisonus.core.travel.trim.TrimWords;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Piece;
 import verisonus.desktop.desk.SavedFile;
+import verisonus.desktop.desk.Sounds;
 import verisonus.desktop.record.Inputs;
 import verisonus.desktop.record.SweepRecorder;
 
@@ -95,10 +100,16 @@ public final class TravelModel {
         }
         double level = levelDbSpl.get();
         List<PlaybackSystem> systems = desk.book().travels().systems();
-        desk.work().run("Taking mine to other systems",
-                _ -> new Journey(mine.get(), desk.sounds().get().reference(), desk.sounds().get().backing(), level)
-                        .to(systems),
-                travelled::set);
+        Sounds sounds = desk.sounds().get();
+        Optional<Tone> tone = desk.open().get().flatMap(OpenCase::tone).map(DerivedTone::tone);
+        desk.forCase("Taking mine to other systems", _ -> {
+            Journey journey = new Journey(mine.get(), sounds.reference(), sounds.backing(), level);
+            return tone.map(journey::withSettings).orElse(journey).to(systems);
+        })
+                .show(found -> {
+                    // Another sound or level has come meanwhile: its own journey follows.
+                    if (desk.sounds().get() == sounds && levelDbSpl.get() == level) travelled.set(found);
+                });
     }
 
     /** The tone on the chosen system; the one that changes it most where none was chosen. */
@@ -120,11 +131,9 @@ public final class TravelModel {
 
     /** Finds and keeps what to turn on a system. */
     public void findTrim(PlaybackSystem s) {
-        solve("Finding what to turn on the " + s.name(), solver -> solver.on(s), found -> {
-            desk.book().travels().keepTrim(caseId(), s, found);
-            said.set("On the " + s.name() + ": " + TrimWords.of(found, desk.rig().get()) + ".");
-            read();
-        });
+        solve("Finding what to turn on the " + s.name(), solver -> solver.on(s),
+                (caseId, found) -> desk.book().travels().keepTrim(caseId, s, found),
+                found -> said.set("On the " + s.name() + ": " + TrimWords.of(found, desk.rig().get()) + "."));
     }
 
     /** Finds and keeps what to turn on every system. */
@@ -134,19 +143,16 @@ public final class TravelModel {
             Map<PlaybackSystem, Trim> out = new LinkedHashMap<>();
             for (PlaybackSystem s : systems) out.put(s, solver.on(s));
             return out;
-        }, found -> {
-            found.forEach((s, t) -> desk.book().travels().keepTrim(caseId(), s, t));
-            said.set(Figures.of("%d of %d systems are within 2 dB once it is turned so.",
-                    found.values().stream().filter(t -> t.within2Db() > 0).count(), found.size()));
-            read();
-        });
+        }, (caseId, found) -> found.forEach((s, t) -> desk.book().travels().keepTrim(caseId, s, t)),
+                found -> said.set(Figures.of("%d of %d systems are within 2 dB once it is turned so.",
+                        found.values().stream().filter(t -> t.within2Db() > 0).count(), found.size())));
     }
 
     /** One setting for all systems that are no guitar cabinet: there the simulated one is off. */
     public void findOneForAll() {
         List<PlaybackSystem> systems = travelled.get().stream().map(Travelled::system)
                 .filter(s -> !s.guitarCabinet()).toList();
-        solve("Finding one setting for all systems", solver -> solver.on(systems), t -> {
+        solve("Finding one setting for all systems", solver -> solver.on(systems), (_, _) -> {}, t -> {
             forAll.set(Optional.of(t));
             said.set(Figures.of(t.isEmpty()
                     ? "No one setting helps: as it is, %d of %d systems are within 2 dB."
@@ -159,9 +165,11 @@ public final class TravelModel {
         T with(TrimSolver solver);
     }
 
-    private <T> void solve(String title, Solving<T> solving, java.util.function.Consumer<T> then) {
-        Optional<Tone> tone = desk.open().get().flatMap(OpenCase::tone).map(DerivedTone::tone);
-        Optional<Sound> di = desk.sounds().get().di();
+    /** @param keep writes it to the case that it was solved for @param then says what came of it */
+    private <T> void solve(String title, Solving<T> solving, BiConsumer<Long, T> keep, Consumer<T> then) {
+        Optional<CaseSnapshot> here = desk.snapshot();
+        Optional<Tone> tone = here.flatMap(CaseSnapshot::tone).map(DerivedTone::tone);
+        Optional<Sound> di = here.flatMap(c -> c.sounds().di());
         if (tone.isEmpty() || di.isEmpty()) {
             said.set("Derive a tone first: then it can be trimmed.");
             return;
@@ -170,14 +178,17 @@ public final class TravelModel {
         boolean equalizer = !desk.rig().get().owned(GearKind.EQUALIZER).isEmpty();
         Optional<Measured> known = measured.filter(m -> m.tone().equals(tone.get()) && m.levelDbSpl() == level);
         record Result<T>(TrimSolver solver, T value) {}
-        desk.work().run(title, progress -> {
+        desk.forTone(title, progress -> {
             TrimSolver solver = known.map(Measured::solver)
                     .orElseGet(() -> new TrimSolver(tone.get(), di.get(), level, equalizer, progress));
             return new Result<>(solver, solving.with(solver));
-        }, r -> {
+        }).keep(r -> {
             measured = Optional.of(new Measured(tone.get(), level, r.solver()));
-            then.accept(r.value());
-        });
+            keep.accept(here.get().caseId(), r.value());
+        }).otherwise(why -> {
+            if (why == Piece.Unfinished.OVERTAKEN)
+                said.set("The tone has changed meanwhile, so nothing was kept: ask again.");
+        }).show(r -> then.accept(r.value()));
     }
 
     public void dropTrim(PlaybackSystem s) {
@@ -207,23 +218,23 @@ public final class TravelModel {
 
     /** Reads the response of a playback system from a file and keeps it in the casebook. */
     public void importSystem(Path file) {
-        desk.work().run("Reading " + file.getFileName(), _ -> {
-            PlaybackSystem s = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(".wav")
-                    ? ResponseWav.system(file)
-                    : ResponseCsv.system(file);
-            desk.book().travels().keep(s);
-            return s;
-        }, this::kept);
+        desk.forBook("Reading " + file.getFileName(),
+                _ -> String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT).endsWith(".wav")
+                        ? ResponseWav.system(file)
+                        : ResponseCsv.system(file))
+                .keep(desk.book().travels()::keep).show(this::kept);
     }
 
     /** Plays a sweep, hears it with a microphone, three times, and keeps what it measured. */
     public void measure(String name) {
         double gain = desk.player().levelDb().get();
         desk.player().stop();
-        desk.work().run("Measuring " + name, progress -> measured(name, gain, progress), this::kept);
+        double level = levelDbSpl.get();
+        desk.forBook("Measuring " + name, progress -> measured(name, gain, level, progress))
+                .keep(desk.book().travels()::keep).show(this::kept);
     }
 
-    private PlaybackSystem measured(String name, double gain, Progress progress) {
+    private PlaybackSystem measured(String name, double gain, double level, Progress progress) {
         List<SweepReport.Run> runs = sweeps.runs(SWEEP_RUNS, gain, progress);
         progress.step(1, "reading it");
         if (runs.isEmpty()) throw new InputFault(name, "no run was finished", "measure again");
@@ -232,25 +243,22 @@ public final class TravelModel {
                 name, report.curve());
         String notes = "measured by " + report.used() + " sweeps through " + sweeps.source()
                 + (report.remarks().isEmpty() ? "" : "; " + String.join("; ", report.remarks()));
-        PlaybackSystem s = new PlaybackSystem(base.id(), name, base.curve(), base.protection(), base.room(),
-                base.loudspeakers(), false, levelDbSpl.get(), notes);
-        desk.book().travels().keep(s);
-        return s;
+        return new PlaybackSystem(base.id(), name, base.curve(), base.protection(), base.room(),
+                base.loudspeakers(), false, level, notes);
     }
 
     private void kept(PlaybackSystem s) {
         said.set("Kept " + s.name() + (s.notes().isEmpty() ? "." : ": " + s.notes() + "."));
         chosen.set(Optional.of(s.id()));
-        desk.refresh();
         work();
     }
 
     /** Writes a system's response as CSV. */
     public void export(PlaybackSystem s, Path file) {
-        desk.work().run("Writing " + file.getFileName(), _ -> {
+        desk.forBook("Writing " + file.getFileName(), _ -> {
             SavedFile.write(file, ResponseCsv.write(s).getBytes(StandardCharsets.UTF_8));
             return file;
-        }, f -> said.set("Written to " + f + "."));
+        }).show(f -> said.set("Written to " + f + "."));
     }
 
     /** Takes one of the player's own systems out of the casebook. */

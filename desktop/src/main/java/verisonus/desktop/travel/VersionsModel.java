@@ -50,8 +50,8 @@ public final class VersionsModel {
         long id = open.get().entry().id();
         double level = travel.levelDbSpl().get();
         List<PlaybackSystem> systems = travel.travelled().get().stream().map(Travelled::system).toList();
-        Optional<Sound> second = desk.secondTake();
-        desk.work().run("Taking every version to other systems", progress -> {
+        Optional<Sound> second = sounds.second();
+        desk.forTone("Taking every version to other systems", progress -> {
             List<ToneVersions.Version> versions = new ArrayList<>(ToneVersions.variants(desk, id, tone.get().tone()));
             versions.addAll(ToneVersions.earlier(desk, id, tone.get().tone()));
             List<OnSystems> out = new ArrayList<>();
@@ -64,7 +64,10 @@ public final class VersionsModel {
                 out.add(new OnSystems(v.name(), on(played, sounds, level, systems)));
             }
             return out;
-        }, all::set);
+        }).show(found -> {
+            // The level was turned meanwhile: these are of another one.
+            if (travel.levelDbSpl().get() == level && desk.sounds().get() == sounds) all.set(found);
+        });
     }
 
     private static List<Travelled> on(Sound played, Sounds sounds, double level, List<PlaybackSystem> systems) {

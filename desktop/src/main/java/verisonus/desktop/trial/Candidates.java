@@ -8,19 +8,14 @@ import java.util.function.Function;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
-import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundReader;
-import verisonus.core.take.MatchedTake;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
-import verisonus.core.trial.open.Bed;
-import verisonus.core.trial.open.InTheMix;
-import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
@@ -73,28 +68,28 @@ final class Candidates {
         List<Offer> out = new ArrayList<>();
         if (s.reference().isPresent()) {
             Sound record = s.reference().get();
-            out.add(new Offer("the record", true, p -> p.ofRecord(desk.asHeard(record))));
+            out.add(new Offer("the record", true, p -> p.ofRecord(p.asHeard(record))));
         }
-        s.mine().ifPresent(m -> out.add(new Offer("mine", false, p -> p.ofTake("mine", desk.asHeard(m)))));
+        s.mine().ifPresent(m -> out.add(new Offer("mine", false, p -> p.ofTake("mine", p.asHeard(m)))));
         s.di().ifPresent(d -> {
             out.add(new Offer("the dry take", false, p -> p.ofTake("the dry take", d)));
-            open.flatMap(OpenCase::tone).ifPresent(t -> tones(out, open.get(), t, d));
+            open.flatMap(OpenCase::tone).ifPresent(t -> tones(out, open.get(), t, d, s.second()));
         });
         out.addAll(brought);
         all.set(List.copyOf(out));
     }
 
-    private void tones(List<Offer> out, OpenCase open, DerivedTone t, Sound di) {
+    private void tones(List<Offer> out, OpenCase open, DerivedTone t, Sound di, Optional<Sound> another) {
         long id = open.entry().id();
         for (ToneVersions.Version v : ToneVersions.variants(desk, id, t.tone()))
-            out.add(played(v.name(), v.tone(), di));
-        desk.secondTake().ifPresent(second -> out.add(new Offer("mine, a take a side", false, p -> sides(t.tone(), di,
+            out.add(played(v.name(), v.tone(), di, another));
+        another.ifPresent(second -> out.add(new Offer("mine, a take a side", false, p -> sides(t.tone(), di,
                 second, p))));
         List<ToneVersions.Version> earlier = ToneVersions.earlier(desk, id, t.tone());
-        for (ToneVersions.Version v : earlier) out.add(played(v.name(), v.tone(), di));
+        for (ToneVersions.Version v : earlier) out.add(played(v.name(), v.tone(), di, another));
         Tone neutral = neutral(t.tone());
         boolean known = neutral.equals(t.tone()) || earlier.stream().anyMatch(v -> v.tone().equals(neutral));
-        if (!known) out.add(played("the neutral start", neutral, di));
+        if (!known) out.add(played("the neutral start", neutral, di, another));
     }
 
     /** Every control in the middle of what is useful, in the same chain. */
@@ -107,9 +102,9 @@ final class Candidates {
         return out;
     }
 
-    private Offer played(String name, Tone tone, Sound di) {
-        return new Offer(name, false, p -> p.ofTake(name, desk.asHeard(Renderer.render(tone, di, desk.secondTake(),
-                Quality.FINAL, Progress.NONE))));
+    private static Offer played(String name, Tone tone, Sound di, Optional<Sound> second) {
+        return new Offer(name, false, p -> p.ofTake(name, p.asHeard(Renderer.render(tone, di, second, Quality.FINAL,
+                Progress.NONE))));
     }
 
     private static Sound sides(Tone tone, Sound di, Sound second, Passage p) {
@@ -122,7 +117,7 @@ final class Candidates {
     /** A recording from a file, as of the player's own amp, that begins with the take. */
     void bring(Path file) {
         String name = String.valueOf(file.getFileName());
-        desk.work().run("Reading " + name, _ -> SoundReader.read(file).sound().atRate(Sound.WORKING_RATE_HZ), s -> {
+        desk.forCase("Reading " + name, _ -> SoundReader.read(file).sound().atRate(Sound.WORKING_RATE_HZ)).show(s -> {
             brought.add(new Offer(name, false, p -> p.ofTake(name, s)));
             read();
         });
@@ -132,14 +127,14 @@ final class Candidates {
     void bring(String name, Tone tone) {
         Optional<Sound> di = desk.sounds().get().di();
         brought.removeIf(o -> o.name().equals(name));
-        di.ifPresent(d -> brought.add(played(name, tone, d)));
+        di.ifPresent(d -> brought.add(played(name, tone, d, desk.sounds().get().second())));
         read();
     }
 
     /** A sound that begins with the take, as both sides of two chains; one of the same name is replaced. */
     void bring(String name, Sound played) {
         brought.removeIf(o -> o.name().equals(name));
-        brought.add(new Offer(name, false, p -> p.ofTake(name, desk.asHeard(played))));
+        brought.add(new Offer(name, false, p -> p.ofTake(name, p.asHeard(played))));
         read();
     }
 
@@ -149,55 +144,19 @@ final class Candidates {
         return all.get().stream().filter(o -> names.contains(o.name())).toList();
     }
 
+    /** What stands round the guitar, as it is now. */
+    Surroundings surroundings(Around around) {
+        return new Surroundings(around, desk.snapshot(), tempo());
+    }
+
     /** Makes offers sound, as loud as the first; off the window's thread. */
-    MatchedSounds matched(List<Offer> offers, Passage passage, Around around, Progress progress) {
+    static MatchedSounds matched(List<Offer> offers, Passage passage, Surroundings around, Progress progress) {
         List<Candidate> sounds = new ArrayList<>();
         for (Offer o : offers) {
             progress.step((double) sounds.size() / offers.size(), "playing " + o.name());
             sounds.add(new Candidate(o.name(), o.passage().apply(passage)));
         }
-        return around(sounds, offers, passage, around);
-    }
-
-    /** The same with something round it: the band for what has none, or a bed under all. */
-    private MatchedSounds around(List<Candidate> sounds, List<Offer> offers, Passage passage, Around around) {
-        MatchedSounds alone = MatchedSounds.of(sounds);
-        return switch (around) {
-            case ALONE -> alone;
-            case BAND -> desk.sounds().get().backing().map(b -> withBand(sounds, offers, passage, desk.asHeard(b)))
-                    .orElse(alone);
-            case REST -> desk.sounds().get().di().map(d -> withBand(sounds, offers, passage, rest(d))).orElse(alone);
-            case BED -> tempo().map(bpm -> withBed(alone, bpm)).orElse(alone);
-        };
-    }
-
-    private static MatchedSounds withBand(List<Candidate> sounds, List<Offer> offers, Passage passage, Sound band) {
-        Sound record = sounds.getFirst().sound();
-        Sound rest = passage.ofRecord(band);
-        List<Candidate> out = new ArrayList<>();
-        for (int i = 0; i < sounds.size(); i++) {
-            Candidate c = sounds.get(i);
-            out.add(offers.get(i).band()
-                    ? c
-                    : new Candidate(c.name(), InTheMix.of(InTheMix.asInTheRecord(c.sound(), rest, record), rest, 0)));
-        }
-        return MatchedSounds.of(out);
-    }
-
-    /** The record without what the take says is the guitar's, on the record's time axis. */
-    private Sound rest(Sound di) {
-        Sound record = desk.sounds().get().reference().orElseThrow();
-        MatchedTake laid = desk.matched(record, di);
-        if (!laid.same())
-            throw new InputFault("the take", "it plays something else than the record, so nothing tells what is the"
-                    + " guitar's", "play the record's phrase, or add the band as a file");
-        return desk.asHeard(GuidedIsolation.rest(laid.reference(), laid.sound()).atRate(Sound.WORKING_RATE_HZ));
-    }
-
-    private static MatchedSounds withBed(MatchedSounds alone, double bpm) {
-        Sound under = new Bed(bpm, 0).under(alone.first());
-        return MatchedSounds.of(alone.candidates().stream()
-                .map(c -> new Candidate(c.name(), InTheMix.of(c.sound(), under, 0))).toList());
+        return around.round(sounds, offers, passage);
     }
 
     /** The case's tempo, as the player set it. */

@@ -23,6 +23,7 @@ import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -79,7 +80,7 @@ final class LayersModel {
     /** A part from a file, as bass, keys or a voice, that begins with the record. */
     void bring(Path file) {
         String name = String.valueOf(file.getFileName());
-        desk.work().run("Reading " + name, _ -> SoundReader.read(file).sound().atRate(Sound.WORKING_RATE_HZ), s -> {
+        desk.forCase("Reading " + name, _ -> SoundReader.read(file).sound().atRate(Sound.WORKING_RATE_HZ)).show(s -> {
             brought.add(new Candidate(name, s));
             found.set(Optional.empty());
             name();
@@ -95,33 +96,35 @@ final class LayersModel {
             return;
         }
         List<Candidate> more = List.copyOf(brought);
-        Optional<Sound> second = desk.secondTake();
+        Optional<Sound> second = s.second();
+        Optional<Tone> tone = desk.open().get().flatMap(OpenCase::tone).map(d -> d.tone());
         Optional<Double> tempo = candidates.tempo();
-        desk.work().run("Laying the parts over each other", progress -> {
+        Passage whole = p.get();
+        desk.forTone("Laying the parts over each other", progress -> {
             progress.step(0.2, "who hides whom");
             List<Candidate> layers = new ArrayList<>();
-            Sound played = p.get().ofTake("mine", desk.asHeard(s.mine().get()));
-            Optional<Sound> band = s.backing().map(b -> p.get().ofRecord(desk.asHeard(b)));
-            Sound mine = band.map(b -> InTheMix.asInTheRecord(played, b, p.get().ofRecord(desk.asHeard(s.reference()
-                    .orElseThrow())))).orElse(played);
+            Sound played = whole.ofTake("mine", whole.asHeard(s.mine().get()));
+            Optional<Sound> band = s.backing().map(b -> whole.ofRecord(whole.asHeard(b)));
+            Sound mine = band.map(b -> InTheMix.asInTheRecord(played, b,
+                    whole.ofRecord(whole.asHeard(s.reference().orElseThrow())))).orElse(played);
             layers.add(new Candidate("mine", mine));
             band.ifPresent(b -> layers.add(new Candidate("the band", b)));
             if (band.isEmpty())
                 tempo.ifPresent(bpm -> layers.add(new Candidate("a made bed", new Bed(bpm, 0).under(mine))));
-            for (Candidate c : more) layers.add(new Candidate(c.name(), p.get().ofRecord(c.sound())));
+            for (Candidate c : more) layers.add(new Candidate(c.name(), whole.ofRecord(c.sound())));
             List<LayerMasking> hidden = LayerMasking.of(layers);
             progress.step(0.7, "two takes");
             Optional<TakesApart> takes = second.flatMap(t -> s.di().map(d -> TakesApart.of(d, t)));
-            List<MonoLoss> mono = second.flatMap(t -> s.di().map(d -> MonoLoss.of(sides(d, t)))).orElse(List.of());
+            List<MonoLoss> mono = tone.flatMap(t -> second.flatMap(
+                    two -> s.di().map(d -> MonoLoss.of(sides(t, d, two))))).orElse(List.of());
             return new Found(layers.stream().map(Candidate::name).toList(), hidden, takes, mono);
-        }, f -> {
+        }).show(f -> {
             found.set(Optional.of(f));
             said.set("");
         });
     }
 
-    private Sound sides(Sound di, Sound second) {
-        Tone tone = desk.open().get().flatMap(OpenCase::tone).orElseThrow().tone();
+    private static Sound sides(Tone tone, Sound di, Sound second) {
         Sound left = Renderer.render(tone, di, Optional.of(second), Quality.SEARCH, Progress.NONE);
         Sound right = Renderer.render(tone, second, Optional.of(di), Quality.SEARCH, Progress.NONE).withFrames(left
                 .frames());
@@ -136,10 +139,10 @@ final class LayersModel {
             said.set("Derive a tone first: the second chain stands beside it.");
             return;
         }
-        Optional<Sound> second = desk.secondTake();
+        Optional<Sound> second = desk.sounds().get().second();
         Rig rig = desk.rig().get();
-        desk.work().run("Looking for a second chain", progress -> SecondChain.of(tone.get(), rig, di.get(), second,
-                SecondChain.Limits.USUAL, progress), all -> {
+        desk.forTone("Looking for a second chain", progress -> SecondChain.of(tone.get(), rig, di.get(), second,
+                SecondChain.Limits.USUAL, progress)).show(all -> {
                     chains.set(List.copyOf(all.subList(0, Math.min(MOST_CHAINS, all.size()))));
                     said.set(all.isEmpty()
                             ? "Nothing that you own lies within the limits: 1.5 to 4 dB of colour from the first."
@@ -151,18 +154,19 @@ final class LayersModel {
 
     /** Hears the first chain at the left and the second at the right. */
     void hear(SecondChain chain) {
-        Tone tone = desk.open().get().flatMap(OpenCase::tone).orElseThrow().tone();
-        Sound di = desk.sounds().get().di().orElseThrow();
-        Sound second = desk.secondTake().orElse(di);
-        double start = desk.sounds().get().diStartS();
-        desk.work().run("Playing both sides", _ -> {
+        CaseSnapshot here = desk.snapshot().orElseThrow();
+        Tone tone = here.tone().orElseThrow().tone();
+        Sound di = here.sounds().di().orElseThrow();
+        Sound second = here.sounds().second().orElse(di);
+        double start = here.sounds().diStartS();
+        desk.forTone("Playing both sides", _ -> {
             Sound left = Renderer.render(tone, di, Optional.of(second), Quality.FINAL, Progress.NONE);
             Sound right = Renderer.render(chain.tone(), second, Optional.of(di), Quality.FINAL, Progress.NONE)
                     .withFrames(left.frames()).gained(chain.gainDb());
             Sound both = Sound.stereo(left.mid(), right.mid(), left.rateHz());
-            desk.hearMine(both, start);
+            desk.hearMine(here.caseId(), both, start);
             return both;
-        }, both -> {
+        }).show(both -> {
             candidates.bring("mine and " + String.join(", ", chain.changed()), both);
             said.set(Figures.read("Mine now has %s at the right, %+.1f dB; it stands above among what can be compared.",
                     String.join(", ", chain

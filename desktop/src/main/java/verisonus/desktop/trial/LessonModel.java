@@ -27,6 +27,7 @@ import verisonus.core.trial.train.Skill;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.PlayerModel;
 
@@ -97,16 +98,26 @@ final class LessonModel {
         Tone before = tone;
         Sound played = phrase;
         waiting = true;
-        desk.work().run("Playing before and after", _ -> MatchedSounds.of(List.of(
-                new Candidate("before", desk.asHeard(Renderer.render(before, played, Optional.of(played), Quality.FINAL,
-                        Progress.NONE))),
-                new Candidate("after", desk.asHeard(e.after(played))))), m -> {
+        Optional<HeardOn> through = desk.heardOn().get();
+        desk.forCase("Playing before and after", _ -> MatchedSounds.of(List.of(
+                new Candidate("before", heard(through, Renderer.render(before, played, Optional.of(played),
+                        Quality.FINAL, Progress.NONE))),
+                new Candidate("after", heard(through, e.after(played))))))
+                .otherwise(_ -> {
+                    waiting = false;
+                    end();
+                })
+                .show(m -> {
                     waiting = false;
                     if (!running.get()) return;
                     slots.lay(m, span, true);
                     exercise.set(Optional.of(e));
                     slots.hear(1);
                 });
+    }
+
+    private static Sound heard(Optional<HeardOn> through, Sound sound) {
+        return through.map(t -> t.of(sound)).orElse(sound);
     }
 
     void hear(int place) {

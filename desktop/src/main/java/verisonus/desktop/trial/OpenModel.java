@@ -21,8 +21,10 @@ import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.open.MomentGap;
 import verisonus.core.trial.open.OnlyWhatDiffers;
 import verisonus.core.work.Figures;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.Sounds;
 import verisonus.desktop.player.Source;
 
 /** Any number side by side, with their names: as loud as each other over the passage, switched where the music stands. */
@@ -64,10 +66,17 @@ final class OpenModel {
             said.set("Choose " + Source.SLOTS + " at most.");
             return;
         }
-        passage = p;
-        Around a = around.get();
-        desk.work().run("Laying " + offers.size() + " side by side",
-                progress -> candidates.matched(offers, p.get(), a, progress), this::lay);
+        Surroundings round = candidates.surroundings(around.get());
+        Sounds of = desk.sounds().get();
+        Bench here = desk.bench().get();
+        desk.forCase("Laying " + offers.size() + " side by side",
+                progress -> Candidates.matched(offers, p.get(), round, progress))
+                .show(m -> {
+                    // Somebody who went elsewhere, or has other sounds now, is not called back.
+                    if (desk.bench().get() != here || desk.sounds().get() != of) return;
+                    passage = p;
+                    lay(m);
+                });
     }
 
     private void lay(MatchedSounds m) {
@@ -115,8 +124,10 @@ final class OpenModel {
         MatchedSounds m = laid.get().orElseThrow();
         Candidate one = m.candidates().getFirst();
         Candidate other = m.candidates().get(place);
-        desk.work().run("Taking away what they share", _ -> List.of(OnlyWhatDiffers.of(one.sound(), other.sound()),
-                OnlyWhatDiffers.of(other.sound(), one.sound())), d -> {
+        desk.forCase("Taking away what they share", _ -> List.of(OnlyWhatDiffers.of(one.sound(), other.sound()),
+                OnlyWhatDiffers.of(other.sound(), one.sound()))).show(d -> {
+                    // Something else was laid, or all was taken away.
+                    if (laid.get().filter(now -> now == m).isEmpty()) return;
                     List<Candidate> left = new ArrayList<>(m.candidates());
                     left.set(0, new Candidate(one.name(), d.get(0).sound()));
                     left.set(place, new Candidate(other.name(), d.get(1).sound()));

@@ -5,6 +5,7 @@ import verisonus.casebook.store.Region;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
 import verisonus.desktop.player.PlayerModel;
@@ -13,8 +14,9 @@ import verisonus.desktop.player.PlayerModel;
  * What is compared: the marked region, or all of the record.
  *
  * @param takeStartS where on the record's time axis the take begins
+ * @param through the playback system that everything is heard through; empty: as it is
  */
-record Passage(PlayerModel.Span span, double takeStartS) {
+record Passage(PlayerModel.Span span, double takeStartS, Optional<HeardOn> through) {
     /** Empty without a record. */
     static Optional<Passage> of(Desk desk) {
         Sounds s = desk.sounds().get();
@@ -24,7 +26,7 @@ record Passage(PlayerModel.Span span, double takeStartS) {
         PlayerModel.Span span = open.get().region().map(Passage::span)
                 .map(r -> new PlayerModel.Span(r.fromS(), Math.min(r.toS(), end)))
                 .orElse(new PlayerModel.Span(0, end));
-        return Optional.of(new Passage(span, s.diStartS()));
+        return Optional.of(new Passage(span, s.diStartS(), desk.heardOn().get()));
     }
 
     /** Everything that the record and the take both last; empty without either. */
@@ -33,11 +35,17 @@ record Passage(PlayerModel.Span span, double takeStartS) {
         if (s.reference().isEmpty() || s.di().isEmpty()) return Optional.empty();
         double from = Math.max(0, s.diStartS());
         double to = Math.min(s.reference().get().durationS(), s.diStartS() + s.di().get().durationS());
-        return Optional.of(new Passage(new PlayerModel.Span(from, Math.max(from, to)), s.diStartS()));
+        return Optional.of(new Passage(new PlayerModel.Span(from, Math.max(from, to)), s.diStartS(),
+                desk.heardOn().get()));
     }
 
     private static PlayerModel.Span span(Region r) {
         return new PlayerModel.Span(r.fromS(), r.toS());
+    }
+
+    /** A sound as it is on the system that everything is heard through. */
+    Sound asHeard(Sound sound) {
+        return through.map(t -> t.of(sound)).orElse(sound);
     }
 
     Sound ofRecord(Sound record) {

@@ -33,7 +33,9 @@ import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.rate.Picking;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.PlayerModel;
 
@@ -54,6 +56,8 @@ final class PickingModel {
     private PlayerModel.Span span = new PlayerModel.Span(0, 0);
     private Optional<Path> folder = Optional.empty();
     private int now;
+    /** The case whose tone is picked from. */
+    private long asked = -1;
 
     /** What is picked among. */
     enum Among {
@@ -88,6 +92,7 @@ final class PickingModel {
 
     private void read() {
         List<Kept<Picking>> all = caseId().map(id -> desk.book().listening().pickings(id)).orElse(List.of());
+        if (running.get() && !caseId().equals(Optional.of(asked))) stop();
         if (running.get() && all.stream().noneMatch(k -> k.id() == current.get().map(Kept::id).orElse(-1L))) stop();
         current.set(all.stream().findFirst());
     }
@@ -101,49 +106,59 @@ final class PickingModel {
             return;
         }
         double start = desk.sounds().get().diStartS();
-        Optional<Sound> second = desk.secondTake();
         LoudestPart part = LoudestPart.of(di.get(), PHRASE_S);
         Optional<Kept<Picking>> left = current.get().filter(k -> !k.value().isEnded());
-        desk.work().run("Playing what may be picked", progress -> played(tone.get(), di.get(), second, part, progress),
-                all -> {
-                    span = new PlayerModel.Span(start + part.fromS(), start + part.toS());
-                    lay(all, left);
-                });
+        Ground ground = new Ground(tone.get(), di.get(), desk.sounds().get().second(), part, among.get(), folder,
+                desk.rig().get(), desk.heardOn().get());
+        long caseId = caseId().orElseThrow();
+        Bench here = desk.bench().get();
+        desk.forTone("Playing what may be picked", progress -> played(ground, progress)).show(all -> {
+            // Nothing is asked of somebody who went elsewhere meanwhile.
+            if (desk.bench().get() != here) return;
+            span = new PlayerModel.Span(start + part.fromS(), start + part.toS());
+            asked = caseId;
+            lay(all, left);
+        });
     }
 
-    private List<Candidate> played(Tone tone, Sound di, Optional<Sound> second, LoudestPart part, Progress progress) {
-        List<Tone> all = variants(tone, di, progress);
+    /** What a picking is made of, as it was when it was asked for. */
+    private record Ground(Tone tone, Sound di, Optional<Sound> second, LoudestPart part, Among among,
+            Optional<Path> folder, Rig rig, Optional<HeardOn> through) {}
+
+    private static List<Candidate> played(Ground g, Progress progress) {
+        List<Tone> all = variants(g, progress);
         if (all.size() < 3)
-            throw new InputFault("picking", "fewer than three " + among.get().words() + " are owned or in the tone",
+            throw new InputFault("picking", "fewer than three " + g.among.words() + " are owned or in the tone",
                     "count what you own in My gear, or pick among something else");
         List<Candidate> out = new ArrayList<>();
         for (Tone t : all) {
             progress.step((double) out.size() / all.size(), "playing " + t.name());
-            out.add(new Candidate(t.name(), desk.asHeard(part.cut(Renderer.render(t, di, second, Quality.FINAL,
-                    Progress.NONE)))));
+            Sound played = g.part.cut(Renderer.render(t, g.di, g.second, Quality.FINAL, Progress.NONE));
+            out.add(new Candidate(t.name(), g.through.map(h -> h.of(played)).orElse(played)));
         }
         return MatchedSounds.of(out).candidates();
     }
 
-    private List<Tone> variants(Tone tone, Sound di, Progress progress) {
-        return switch (among.get()) {
-            case LOUDSPEAKERS -> loudspeakers(tone);
-            case AMPS -> exchanged(tone, di, GearKind.AMP);
-            case DRIVES -> exchanged(tone, di, GearKind.DRIVE);
-            case RESPONSES -> responses(tone, progress);
+    private static List<Tone> variants(Ground g, Progress progress) {
+        return switch (g.among) {
+            case LOUDSPEAKERS -> loudspeakers(g);
+            case AMPS -> exchanged(g, GearKind.AMP);
+            case DRIVES -> exchanged(g, GearKind.DRIVE);
+            case RESPONSES -> responses(g, progress);
         };
     }
 
     /** Every response of the chosen folder in the place of loudspeaker and microphone, which are in it already. */
-    private List<Tone> responses(Tone tone, Progress progress) {
+    private static List<Tone> responses(Ground g, Progress progress) {
+        Tone tone = g.tone;
         Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(Block::on);
-        if (cabinet.isEmpty() || folder.isEmpty()) return List.of();
+        if (cabinet.isEmpty() || g.folder.isEmpty()) return List.of();
         Tone bare = tone;
         for (Block b : tone.main()) if (b.model().kind() == GearKind.MICROPHONE) bare = bare.with(b.switched(false));
         Model slot = Rig.everything().owned(GearKind.CABINET).stream()
                 .filter(m -> m.voice() == Voice.Cabinet.IMPULSE_RESPONSE).findFirst().orElseThrow();
         List<Tone> out = new ArrayList<>();
-        for (ImpulseFolder.Entry e : ImpulseFolder.read(folder.get(), progress).entries()) {
+        for (ImpulseFolder.Entry e : ImpulseFolder.read(g.folder.get(), progress).entries()) {
             if (out.size() == MOST) break;
             out.add(bare.with(cabinet.get().exchangedFor(slot).with(ImpulseFolder.impulse(e.file()))).named(e.name()));
         }
@@ -151,40 +166,42 @@ final class PickingModel {
     }
 
     /** Every owned model in the place of the tone's, brought to the same dirt and loudness, so that its own character is left. */
-    private List<Tone> exchanged(Tone tone, Sound di, GearKind kind) {
+    private static List<Tone> exchanged(Ground g, GearKind kind) {
+        Tone tone = g.tone;
         Optional<Block> there = tone.first(kind).filter(Block::on);
         if (there.isEmpty()) return List.of();
-        FairSwap fair = new FairSwap(di);
+        FairSwap fair = new FairSwap(g.di);
         List<Tone> out = new ArrayList<>(List.of(tone.named(there.get().model().name())));
-        for (Model m : desk.rig().get().owned(kind)) {
+        for (Model m : g.rig.owned(kind)) {
             if (m.equals(there.get().model())) continue;
             out.add(fair.balanced(tone, tone.with(there.get().exchangedFor(m)), there.get().id()).named(m.name()));
         }
         return out.subList(0, Math.min(MOST, out.size()));
     }
 
-    private List<Tone> loudspeakers(Tone tone) {
+    private static List<Tone> loudspeakers(Ground g) {
+        Tone tone = g.tone;
         List<Tone> out = new ArrayList<>();
         Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(b -> b.on() && b.impulse().isEmpty());
         Optional<Block> microphone = tone.first(GearKind.MICROPHONE).filter(Block::on);
-        for (Model c : choices(cabinet, GearKind.CABINET)) {
+        for (Model c : choices(g.rig, cabinet, GearKind.CABINET)) {
             Tone with = cabinet.map(b -> tone.with(b.exchangedFor(c))).orElse(tone);
-            for (Model m : choices(microphone, GearKind.MICROPHONE)) {
+            for (Model m : choices(g.rig, microphone, GearKind.MICROPHONE)) {
                 Tone t = microphone.map(b -> with.with(b.exchangedFor(m))).orElse(with);
                 out.add(t.named(c.name() + ", " + m.name()));
             }
             if (microphone.isEmpty()) out.add(with.named(c.name()));
         }
         if (cabinet.isEmpty())
-            for (Model m : choices(microphone, GearKind.MICROPHONE))
+            for (Model m : choices(g.rig, microphone, GearKind.MICROPHONE))
                 out.add(microphone.map(b -> tone.with(b.exchangedFor(m))).orElse(tone).named(m.name()));
         return out.subList(0, Math.min(MOST, out.size()));
     }
 
-    private List<Model> choices(Optional<Block> there, GearKind kind) {
+    private static List<Model> choices(Rig rig, Optional<Block> there, GearKind kind) {
         return there.isEmpty()
                 ? List.of()
-                : desk.rig().get().owned(kind).stream().filter(m -> m.voice() != Voice.Cabinet.IMPULSE_RESPONSE)
+                : rig.owned(kind).stream().filter(m -> m.voice() != Voice.Cabinet.IMPULSE_RESPONSE)
                         .toList();
     }
 
@@ -196,7 +213,7 @@ final class PickingModel {
         List<String> features = GapAttribute.BANDS.stream().map(GapAttribute::playersWords).toList();
         Kept<Picking> p = same
                 ? left.orElseThrow()
-                : desk.book().listening().begin(caseId().orElseThrow(), Picking.begin(all.stream()
+                : desk.book().listening().begin(asked, Picking.begin(all.stream()
                         .map(c -> new Picking.Measured(c.name(), measures(c.sound()))).toList(), features,
                         seeds
                                 .nextLong()));
@@ -233,7 +250,7 @@ final class PickingModel {
     /** Keeps what plays, or passes it. */
     void answer(boolean keep) {
         if (!running.get()) return;
-        Kept<Picking> next = desk.book().listening().said(caseId().orElseThrow(), current.get().orElseThrow(), now,
+        Kept<Picking> next = desk.book().listening().said(asked, current.get().orElseThrow(), now,
                 keep);
         current.set(Optional.of(next));
         if (next.value().isEnded()) {

@@ -18,6 +18,7 @@ import verisonus.casebook.store.ListeningShelf.Kept;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.rate.RatingTrial;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 
 /**
@@ -40,6 +41,8 @@ final class RatingModel {
     private final Set<Integer> heard = new HashSet<>();
     private Optional<MatchedSounds> sounds = Optional.empty();
     private Optional<Passage> passage = Optional.empty();
+    /** The case whose sounds are rated. */
+    private long asked = -1;
 
     RatingModel(Desk desk, OpenModel open, RandomGenerator seeds) {
         this.desk = desk;
@@ -58,6 +61,7 @@ final class RatingModel {
     private void read() {
         List<Kept<RatingTrial>> all = caseId().map(id -> desk.book().listening().ratings(id)).orElse(List.of());
         Optional<Kept<RatingTrial>> now = all.stream().findFirst();
+        if (running.get() && !caseId().equals(Optional.of(asked))) stop();
         boolean gone = running.get() && now.map(Kept::id).filter(id -> current.get().map(Kept::id).filter(id::equals)
                 .isPresent()).isEmpty();
         if (gone) stop();
@@ -84,23 +88,30 @@ final class RatingModel {
         }
         List<Candidates.Offer> all = new ArrayList<>(open.candidates().named(List.of("the record")));
         all.addAll(chosen);
-        passage = p;
-        Around around = open.around().get();
-        desk.work().run("Matching what is rated", progress -> {
-            MatchedSounds m = open.candidates().matched(all, p.get(), around, progress);
+        Surroundings around = open.candidates().surroundings(open.around().get());
+        long caseId = caseId().orElseThrow();
+        Bench here = desk.bench().get();
+        desk.forCase("Matching what is rated", progress -> {
+            MatchedSounds m = Candidates.matched(all, p.get(), around, progress);
             List<Candidate> withAnchor = new ArrayList<>(m.candidates());
             withAnchor.add(1, new Candidate(RatingTrial.ANCHOR, Anchor.of(m.first())));
             return MatchedSounds.of(withAnchor);
-        }, m -> lay(m, chosen.stream().map(Candidates.Offer::name).toList(), left));
+        }).show(m -> {
+            // Nothing is drawn for somebody who went elsewhere meanwhile.
+            if (desk.bench().get() != here) return;
+            passage = p;
+            lay(m, chosen.stream().map(Candidates.Offer::name).toList(), left, caseId);
+        });
     }
 
-    private void lay(MatchedSounds m, List<String> names, Optional<Kept<RatingTrial>> left) {
+    private void lay(MatchedSounds m, List<String> names, Optional<Kept<RatingTrial>> left, long caseId) {
         if (!m.twins().isEmpty()) {
             said.set("Nothing to rate: " + m.twins().getFirst() + ".");
             return;
         }
         sounds = Optional.of(m);
-        Kept<RatingTrial> t = left.orElseGet(() -> desk.book().listening().begin(caseId().orElseThrow(), RatingTrial
+        asked = caseId;
+        Kept<RatingTrial> t = left.orElseGet(() -> desk.book().listening().begin(caseId, RatingTrial
                 .begin(names, rounds.get(), seeds.nextLong())));
         given.set(java.util.Collections.nCopies(t.value().sounds(), MIDDLE));
         current.set(Optional.of(t));
@@ -152,7 +163,7 @@ final class RatingModel {
             heard.clear();
             return;
         }
-        Kept<RatingTrial> next = desk.book().listening().rated(caseId().orElseThrow(), current.get().orElseThrow(),
+        Kept<RatingTrial> next = desk.book().listening().rated(asked, current.get().orElseThrow(),
                 given
                         .get());
         current.set(Optional.of(next));

@@ -64,8 +64,7 @@ final class RigsModel {
         }
         Tone t = tone.get();
         Rig rig = desk.rig().get();
-        desk.work().run("Building rigs", progress -> Build.ladder(t, di.get(), rig, progress), found -> {
-            if (tone.filter(t::equals).isEmpty()) return;
+        desk.forTone("Building rigs", progress -> Build.ladder(t, di.get(), rig, progress)).show(found -> {
             builds = found;
             for (Build b : builds.subList(1, builds.size())) candidates.bring(name(b), b.tone());
             read();

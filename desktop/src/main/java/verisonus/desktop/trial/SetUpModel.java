@@ -79,11 +79,10 @@ final class SetUpModel {
             return;
         }
         Tone t = tone.get();
-        desk.work().run("Listening to the real rig", progress -> {
+        desk.forTone("Listening to the real rig", progress -> {
             Sound s = SoundReader.read(recording).sound();
             return Nudge.of(t, di.get(), s, progress);
-        }, n -> {
-            if (tone.filter(t::equals).isEmpty()) return;
+        }).show(n -> {
             nudge.set(Optional.of(n));
             said.set(words(n));
         });

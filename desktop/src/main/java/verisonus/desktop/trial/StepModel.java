@@ -28,6 +28,7 @@ import verisonus.core.trial.step.StepSearch;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.player.PlayerModel;
 
@@ -52,7 +53,13 @@ final class StepModel {
     private double step;
 
     /** What a search stands on. */
-    private record Ground(Tone tone, ControlPlace place, Sound phrase, PlayerModel.Span span) {
+    private record Ground(Tone tone, ControlPlace place, Sound phrase, PlayerModel.Span span,
+            Optional<HeardOn> through) {
+        Sound heard(double position) {
+            Sound played = at(position);
+            return through.map(t -> t.of(played)).orElse(played);
+        }
+
         Block block() {
             return tone.find(place.block()).orElseThrow();
         }
@@ -106,7 +113,7 @@ final class StepModel {
         double start = desk.sounds().get().diStartS();
         ground = Optional
                 .of(new Ground(tone.get(), place, part.cut(di.get()), new PlayerModel.Span(start + part.fromS(),
-                        start + part.toS())));
+                        start + part.toS()), desk.heardOn().get()));
         Kept<NamedStep> k = desk.book().listening().steps().stream()
                 .filter(s -> s.value().what().equals(place.toString()) && !s.value().search().isEnded()).findFirst()
                 .orElseGet(() -> desk.book().listening().begin(new NamedStep(place.toString(), "of its way", StepSearch
@@ -125,9 +132,15 @@ final class StepModel {
         double low = Math.clamp(g.position() - step / 2, 0, 1 - step);
         double high = low + step;
         waiting.set(true);
-        desk.work().run("Playing the next two", _ -> MatchedSounds.of(List.of(
-                new Candidate("A", desk.asHeard(g.at(moreIsFirst ? high : low))),
-                new Candidate("B", desk.asHeard(g.at(moreIsFirst ? low : high))))), m -> {
+        boolean more = moreIsFirst;
+        desk.forCase("Playing the next two", _ -> MatchedSounds.of(List.of(
+                new Candidate("A", g.heard(more ? high : low)), new Candidate("B", g.heard(more ? low : high)))))
+                .otherwise(_ -> {
+                    // The question was not heard, so it is not asked: the search stands as it did.
+                    waiting.set(false);
+                    pause();
+                })
+                .show(m -> {
                     waiting.set(false);
                     if (!running.get()) return;
                     slots.lay(m, g.span, true);

@@ -30,6 +30,7 @@ import verisonus.core.trial.blind.StoppingRule;
 import verisonus.core.trial.blind.TrialForm;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
@@ -63,6 +64,8 @@ public final class TrialModel {
     private final Set<Source> heard = EnumSet.noneOf(Source.class);
     private Optional<MatchedPassages> passages = Optional.empty();
     private Optional<StoredTrial> tried = Optional.empty();
+    /** The case whose sounds are tried. */
+    private long trying = -1;
     private int practising;
     private int gaps;
 
@@ -85,7 +88,8 @@ public final class TrialModel {
         Optional<Long> id = caseId();
         List<StoredTrial> all = id.map(i -> desk.book().trials().of(i)).orElse(List.of());
         Optional<StoredTrial> now = current.get().flatMap(c -> all.stream().filter(t -> t.id() == c.id()).findFirst());
-        if (now.isEmpty() && running.get()) stop();
+        boolean elsewhere = !id.equals(Optional.of(trying));
+        if ((now.isEmpty() || elsewhere) && running.get()) stop();
         current.set(now.or(() -> all.stream().filter(t -> !t.trial().isEnded()).findFirst()));
         earlier.set(all.stream().filter(t -> t.trial().isEnded()).toList());
     }
@@ -115,26 +119,36 @@ public final class TrialModel {
         Optional<StoredTrial> left = practice ? Optional.empty() : current.get().filter(t -> !t.trial().isEnded());
         PlayerModel.Span span = p.get().span();
         Around how = around.get();
+        Surroundings round = candidates.surroundings(how);
+        Bench bench = desk.bench().get();
+        long caseId = open.get().entry().id();
+        TrialForm asked = form.get();
+        StoppingRule rule = new StoppingRule(many.get(), sequential.get());
+        String level = level();
+        Optional<GapRow> turnsOn = turnsOn();
+        String where = words(span);
         if (left.isPresent() && !left.get().passage().equals(words(span))) {
             said.set("It was begun on " + left.get().passage() + ": choose that again, or give it up.");
             return;
         }
         desk.player().stop();
-        desk.work().run("Matching the two passages", progress -> {
-            MatchedSounds m = candidates.matched(two, p.get(), how, progress);
+        desk.forCase("Matching the two passages", progress -> {
+            MatchedSounds m = Candidates.matched(two, p.get(), round, progress);
             if (m.same(0, 1))
                 throw new InputFault(two.get(1).name(), "it is the same as the record: there is nothing to tell apart",
                         "choose another candidate");
             return new MatchedPassages(m.first(), m.sound(1), m.leftLu());
-        }, matched -> {
+        }).show(matched -> {
+            // Nothing begins, and no order is sealed, for somebody who went elsewhere or looks at something else by now.
+            if (desk.bench().get() != bench || !where.equals(words(span))) return;
             passages = Optional.of(matched);
             practising = practice ? PRACTICE : 0;
             StoredTrial t = practice
-                    ? new StoredTrial(-1, BlindTrial.begin(form.get(), new StoppingRule(StoppingRule.FEWEST, false),
-                            seeds.nextLong()), words(span), List.of())
-                    : left.orElseGet(() -> desk.book().trials().begin(open.get().entry().id(), BlindTrial.begin(form
-                            .get(), new StoppingRule(many.get(), sequential.get()), seeds.nextLong()), words(span),
-                            level(), turnsOn()));
+                    ? new StoredTrial(-1, BlindTrial.begin(asked, new StoppingRule(StoppingRule.FEWEST, false),
+                            seeds.nextLong()), where, List.of())
+                    : left.orElseGet(() -> desk.book().trials().begin(caseId,
+                            BlindTrial.begin(asked, rule, seeds.nextLong()), where, level, turnsOn));
+            trying = caseId;
             tried = practice ? Optional.of(t) : Optional.empty();
             if (!practice) current.set(Optional.of(t));
             desk.player().blind().set(true);
@@ -204,13 +218,13 @@ public final class TrialModel {
             return;
         }
         if (brokeOff()) {
-            StoredTrial without = desk.book().trials().leaveOut(caseId().orElseThrow(), t);
+            StoredTrial without = desk.book().trials().leaveOut(trying, t);
             current.set(Optional.of(without));
             said.set("The sound broke off: that one does not count.");
             next(without, desk.player().region().get());
             return;
         }
-        StoredTrial answered = desk.book().trials().answer(caseId().orElseThrow(), t, record);
+        StoredTrial answered = desk.book().trials().answer(trying, t, record);
         current.set(Optional.of(answered));
         said.set("");
         if (answered.trial().isEnded()) {

@@ -100,6 +100,19 @@ public final class DeskFixture implements AutoCloseable {
         }
     }
 
+    /** The same, while every piece of work is cancelled as soon as it is seen to run. */
+    public void settleCancelling() {
+        while (work.busy().get()) {
+            try {
+                Runnable next = handedOver.poll(50, TimeUnit.MILLISECONDS);
+                if (next != null) next.run();
+            } catch (InterruptedException e) {
+                throw new AssertionError("interrupted while busy", e);
+            }
+            work.cancel();
+        }
+    }
+
     public Desk desk() {
         return desk;
     }

@@ -47,8 +47,8 @@ class HeardToneTest {
         DerivedTone before = new DerivedTone(CLEAN, Optional.empty(), Locks.NONE, List.of(), List.of(),
                 new GapLedger(List.of(), 0), new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 1, 1, "", startS));
         Sounds here = fixture.desk().sounds().get();
-        return new HeardTone.Place(before, region, new Sounds(here.reference(), Optional.of(take), Optional.empty(),
-                Optional.empty(), startS));
+        return new HeardTone.Place(1, before, region, new Sounds(here.reference(), Optional.of(take), Optional.empty(),
+                Optional.empty(), Optional.empty(), startS));
     }
 
     private Sound take() {

@@ -226,4 +226,30 @@ class TravelModelTest {
             assertThat(m.travelled().get().get(0).bands().get(0).changeDb()).isLessThan(before);
         }
     }
+
+    @Test
+    void aTrimIsKeptWithTheCaseItWasSolvedFor() {
+        try (DeskFixture f = new DeskFixture(dir)) {
+            TravelModel travel = new TravelModel(f.desk(), INPUTS);
+            f.keepTone(tone(), new GapLedger(List.of(), 0));
+            long mine = f.open().entry().id();
+            travel.findTrim(PlaybackSystem.ALL.getFirst());
+            long other = f.desk().addCase("Another");
+            f.settle();
+            assertThat(f.book().travels().trims(mine)).containsKey(PlaybackSystem.ALL.getFirst().id());
+            assertThat(f.book().travels().trims(other)).isEmpty();
+            assertThat(travel.travelled().get()).isEmpty();
+        }
+    }
+
+    @Test
+    void versionsOfAnEarlierToneAreNotShownBesideTheNewOne() {
+        try (DeskFixture f = new DeskFixture(dir)) {
+            TravelModel travel = new TravelModel(f.desk(), INPUTS);
+            f.keepTone(tone(), new GapLedger(List.of(), 0));
+            travel.versions().compare();
+            f.keepTone(tone().with(tone().find("amp").orElseThrow().with("gain", 9)), new GapLedger(List.of(), 0));
+            assertThat(travel.versions().all().get()).isEmpty();
+        }
+    }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
 import java.util.function.BiFunction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -42,12 +43,15 @@ import verisonus.core.take.MatchedTake;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.OpenCase;
+import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.session.CaseSession;
+import verisonus.desktop.session.ToneEdit;
 
 /** What to turn next, how it feels, what the rig cannot reach, what is the playing's. Each answer stands until the tone changes. */
 public final class AdviceModel {
     private static final double SOFT_DB = -18;
+    /** Of the take, for what is asked at two strengths: a phrase's worth. */
+    private static final double LONGEST_FELT_S = 6;
 
     /** What can be asked, each at its price in time. */
     enum Asked {
@@ -98,19 +102,19 @@ public final class AdviceModel {
     /** A part of the studied region with the take in time with it, and what was measured in the part. */
     private record Ground(MatchedTake take, ToneEvidence evidence) {}
 
-    private Ground ground(Sound wanted) {
-        MatchedTake take = take(wanted);
+    private static Ground ground(CaseSnapshot c) {
+        MatchedTake take = take(c);
         return new Ground(take, ToneEvidence.of(take, Progress.NONE));
     }
 
     /** The take as the search laid it under the region; of a long region a part. */
-    private MatchedTake take(Sound wanted) {
-        DerivedTone.Search found = session.tone().orElseThrow().search();
-        Sound part = wanted.atRate(Sound.WORKING_RATE_HZ);
-        if (!found.pairing().isSamePhrase()) return new MatchedTake(part, di(), Pairing.OTHER_PLAYING);
-        double from = session.desk().open().get().flatMap(OpenCase::region).orElseThrow().fromS();
-        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di(), found.diStartS() - from,
-                found.pairing());
+    private static MatchedTake take(CaseSnapshot c) {
+        DerivedTone.Search found = c.tone().orElseThrow().search();
+        Sound part = c.wanted().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
+        Sound di = c.sounds().di().orElseThrow();
+        if (!found.pairing().isSamePhrase()) return new MatchedTake(part, di, Pairing.OTHER_PLAYING);
+        return MatchedTake.at(part.slice(0, NextMoves.LONGEST_S), di,
+                found.diStartS() - c.region().orElseThrow().fromS(), found.pairing());
     }
 
     /** About how long a question takes: as long as it took last, or as it usually does. */
@@ -119,20 +123,26 @@ public final class AdviceModel {
         return Figures.of(s < 1.5 ? "about a second" : "about %.0f s", s);
     }
 
+    /** @param question is answered off the window's thread, of the case as it is now */
     private <T> void ask(Asked asked, String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
-            BiFunction<Tone, Progress, T> question) {
-        if (session.tone().isEmpty() || !session.missing().isEmpty()) return;
-        Tone now = session.settings().get();
-        session.desk().work().run(title, p -> {
+            BiFunction<CaseSnapshot, Progress, T> question) {
+        Optional<CaseSnapshot> now = session.snapshot().filter(c -> c.tone().isPresent());
+        if (now.isEmpty() || !session.missing().isEmpty()) return;
+        Tone tone = settings(now.get());
+        session.desk().forTone(title, p -> {
             long from = System.nanoTime();
-            T found = question.apply(now, p);
+            T found = question.apply(now.get(), p);
             took.put(asked, (System.nanoTime() - from) / 1e9);
             return found;
-        }, found -> into.set(Optional.of(new About<>(now, found))));
+        }).show(found -> into.set(Optional.of(new About<>(tone, found))));
     }
 
-    private Sound di() {
-        return session.di().orElseThrow();
+    private static Tone settings(CaseSnapshot c) {
+        return c.tone().orElseThrow().tone();
+    }
+
+    private static Sound di(CaseSnapshot c) {
+        return c.sounds().di().orElseThrow();
     }
 
     /** Looks for the moves that help most. */
@@ -156,13 +166,12 @@ public final class AdviceModel {
     }
 
     private void look(String title, BiFunction<NextMoves, Progress, List<Move>> question) {
-        Optional<Sound> wanted = session.wanted();
-        if (wanted.isEmpty() || session.tone().isEmpty()) return;
-        DerivedTone t = session.tone().get();
-        ask(Asked.MOVES, title, moves, (tone, p) -> {
-            Ground g = ground(wanted.get());
-            return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), tone, session.rig(),
-                    t.locked(), t.gap().wantedSo()), session.desk().work().helpers(), p), p);
+        ExecutorService helpers = session.desk().work().helpers();
+        ask(Asked.MOVES, title, moves, (c, p) -> {
+            DerivedTone t = c.tone().orElseThrow();
+            Ground g = ground(c);
+            return question.apply(new NextMoves(new NextMoves.Question(g.evidence, g.take.sound(), t.tone(), c.rig(),
+                    t.locked(), t.gap().wantedSo()), helpers, p), p);
         });
     }
 
@@ -170,7 +179,7 @@ public final class AdviceModel {
     public void show(Move move) {
         Optional<DerivedTone> before = session.tone();
         if (before.isEmpty()) return;
-        session.tryOut(move.tone(), move.words(session.rig()), (was, gap) -> {
+        session.tryOut(ToneEdit.from(before.get().tone(), move.tone()), move.words(session.rig()), (was, gap) -> {
             double gained = was.distanceJnd() - gap.distanceJnd();
             boolean worse = gained < 0 && move.gainJnd() >= 0;
             said.set(worse
@@ -196,18 +205,18 @@ public final class AdviceModel {
 
     /** Touch curve, where the dirt is made, and the feel against the reference. */
     public void askFeel() {
-        Optional<Sound> wanted = session.wanted();
-        if (wanted.isEmpty()) return;
-        ask(Asked.FEEL, "Feeling it out", fingers, (tone, p) -> {
-            Ground g = ground(wanted.get());
+        ask(Asked.FEEL, "Feeling it out", fingers, (c, p) -> {
+            Tone tone = settings(c);
+            Sound di = di(c);
+            Ground g = ground(c);
             p.step(0.3, "playing softly and hard");
-            TouchCurve touch = TouchCurve.of(tone, di().peak());
+            TouchCurve touch = TouchCurve.of(tone, di.peak());
             Sound mine = Renderer.render(tone, g.take.sound(), Optional.of(g.take.sound()), Quality.FINAL, p);
             Feel feel = Feel
                     .of(new Feel.Heard(g.evidence.wanted(), g.take.reference(),
                             Examination.of(mine, Examination.Depth.TONE, p),
                             mine, g.take.same() ? Optional.of(g.take.sound()) : Optional.empty()), touch);
-            Sound part = di().durationS() > 6 ? di().slice(0, 6) : di();
+            Sound part = di.durationS() > LONGEST_FELT_S ? di.slice(0, LONGEST_FELT_S) : di;
             return new Fingers(feel, StageSaturation.of(tone, part, SOFT_DB), StageSaturation.of(tone, part, 0),
                     new SaturationShift(part).of(tone));
         });
@@ -215,17 +224,16 @@ public final class AdviceModel {
 
     /** Makes the same dirt elsewhere. */
     void shift(SaturationShift.Shift s) {
-        session.change(s.tone(), s.words());
+        fingers.get().map(About::tone).ifPresent(t -> session.change(ToneEdit.from(t, s.tone()), s.words()));
     }
 
     /** What the rig cannot reach. */
     public void askReach() {
-        Optional<Sound> wanted = session.wanted();
-        if (wanted.isEmpty()) return;
-        ask(Asked.REACH, "Asking what the rig cannot reach", unreached, (tone, p) -> {
-            MatchedTake take = take(wanted.get());
+        ExecutorService helpers = session.desk().work().helpers();
+        ask(Asked.REACH, "Asking what the rig cannot reach", unreached, (c, p) -> {
+            MatchedTake take = take(c);
             Evidence e = ToneEvidence.everything(take, p);
-            return new Reach(e, take.sound(), tone, session.rig(), session.desk().work().helpers()).of(p);
+            return new Reach(e, take, settings(c), c.rig(), helpers).of(p);
         });
     }
 
@@ -236,29 +244,30 @@ public final class AdviceModel {
             said.set("Add or record a second dry take of the phrase: one take shows no spread.");
             return;
         }
-        ask(Asked.PLAYING, "Comparing takes", playing, (tone, p) -> PlayingShare.of(tone,
+        ask(Asked.PLAYING, "Comparing takes", playing, (c, p) -> PlayingShare.of(settings(c),
                 takes.stream().map(m -> session.desk().book().recordings().sound(m.hash())).toList(), p));
     }
 
     /** Levels along the chain; in volts too where the input's sensitivity is known. */
     public void askLevels(Optional<Double> fullScaleVolts) {
-        ask(Asked.LEVELS, "Walking through the levels", levels, (tone, _) -> LevelWalk.of(tone, di(), fullScaleVolts));
+        ask(Asked.LEVELS, "Walking through the levels", levels,
+                (c, _) -> LevelWalk.of(settings(c), di(c), fullScaleVolts));
     }
 
     /** Both ways of what players part over, on this tone, each at its price; with a measured loudspeaker where one is given. */
     public void askSchools(Optional<Path> loudspeaker) {
-        Optional<Sound> wanted = session.wanted();
-        if (wanted.isEmpty()) return;
-        OptionalDouble kept = session.desk().book().performances()
-                .tempo(session.desk().open().get().orElseThrow().entry().id()).stream()
+        Optional<CaseSnapshot> now = session.snapshot();
+        if (now.isEmpty()) return;
+        OptionalDouble kept = session.desk().book().performances().tempo(now.get().caseId()).stream()
                 .mapToDouble(PerformanceJson.Tempo::bpm).findFirst();
-        ask(Asked.SCHOOLS, "Trying both ways", schools, (tone, p) -> {
-            Ground g = ground(wanted.get());
+        ExecutorService helpers = session.desk().work().helpers();
+        ask(Asked.SCHOOLS, "Trying both ways", schools, (c, p) -> {
+            Ground g = ground(c);
             OptionalDouble bpm = kept.isPresent()
                     ? kept
                     : g.evidence.wanted().tempo().value().stream().mapToDouble(TempoReading::bpm).findFirst();
-            return new Schools(tone, session.rig(), g.take.sound(), Optional.of(g.evidence),
-                    session.desk().work().helpers()).of(bpm, loudspeaker.map(ImpulseFolder::impulse), p);
+            return new Schools(settings(c), c.rig(), g.take.sound(), Optional.of(g.evidence), helpers).of(bpm,
+                    loudspeaker.map(ImpulseFolder::impulse), p);
         });
     }
 
@@ -270,18 +279,20 @@ public final class AdviceModel {
     void hear(Side side) {
         Optional<DerivedTone> tone = session.tone();
         if (tone.isEmpty() || !session.isStill(schools.get().map(About::tone).orElse(tone.get().tone()))) return;
-        session.desk().work().run("Playing it " + side.words(), p -> Renderer.render(side.tone(), di(),
-                session.desk().secondTake(), Quality.SEARCH, p),
-                played -> session.desk().hearMine(played,
-                        tone.get().search().diStartS()));
+        CaseSnapshot c = session.snapshot().orElseThrow();
+        if (c.sounds().di().isEmpty()) return;
+        session.desk().forTone("Playing it " + side.words(),
+                p -> Renderer.render(side.tone(), di(c), c.sounds().second(), Quality.SEARCH, p))
+                .show(played -> session.desk().hearMine(c.caseId(), played, tone.get().search().diStartS()));
     }
 
     /** Decides a question and keeps the reason in the logbook: the tone is changed, or stays. */
     void decide(School school, Side side, String reason) {
         String why = reason.isBlank() ? "" : ", because " + reason.strip();
         String what = Figures.of("Decided %s: %s%s", school.question(), side.words(), why);
-        if (side.price().isPresent()) {
-            session.change(side.tone(), what);
+        Optional<Tone> asked = schools.get().map(About::tone);
+        if (side.price().isPresent() && asked.isPresent()) {
+            session.change(ToneEdit.from(asked.get(), side.tone()), what);
         } else {
             session.tone().ifPresent(t -> session.keep(t, what));
         }

@@ -12,11 +12,12 @@ import verisonus.core.rig.Branch;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Placement;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
-import verisonus.core.sound.Sound;
 import verisonus.desktop.session.CaseSession;
+import verisonus.desktop.session.ToneEdit;
 
 /** The chain changed by hand: blocks put in, taken out, moved, exchanged, placed elsewhere. Every change can be undone. */
 public final class ChainEdits {
@@ -55,15 +56,17 @@ public final class ChainEdits {
 
     /** Puts a block in where its kind belongs. */
     public void add(Model m) {
-        tone().filter(_ -> full().isEmpty()).ifPresent(t -> {
+        if (!full().isEmpty()) return;
+        Block device = session.rig().device(m);
+        edit(t -> {
             int at = 0;
             while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
-            session.change(t.inserted(session.rig().device(m), at), m.name() + " put in");
-        });
+            return t.inserted(device, at);
+        }, m.name() + " put in");
     }
 
     public void remove(Block block) {
-        tone().ifPresent(t -> session.change(t.without(block.id()), block.model().name() + " taken out"));
+        edit(t -> t.without(block.id()), block.model().name() + " taken out");
     }
 
     /** Moves a block earlier (−1) or later (1) on its way. */
@@ -73,7 +76,8 @@ public final class ChainEdits {
 
     /** Puts a block beside another, on a branch of its own. */
     public void putBeside(Block block, Model added) {
-        edit(t -> Ways.beside(t, block.id(), session.rig().device(added)),
+        Block device = session.rig().device(added);
+        edit(t -> Ways.beside(t, block.id(), device),
                 added.name() + " put beside " + block.model().name());
     }
 
@@ -89,8 +93,9 @@ public final class ChainEdits {
     /** Puts a second amp beside the first that runs through a box and a microphone of its own to the first one's microphone. */
     public void putBesideWhole(Block amp, Model added) {
         List<Model> own = ownBox();
+        Block device = session.rig().device(added);
         edit(t -> {
-            Tone out = Ways.beside(t, amp.id(), session.rig().device(added));
+            Tone out = Ways.beside(t, amp.id(), device);
             String branch = out.routing().branches().get(out.routing().branches().size() - 1).name();
             for (Model m : own) out = Ways.appended(out, branch, Block.of(m));
             List<Block> main = out.main();
@@ -114,16 +119,15 @@ public final class ChainEdits {
         edit(t -> Ways.without(t, name), "the branch " + name + " taken away");
     }
 
-    /** A change that leaves the tone as it was is none; one that cannot be is told. */
+    /** A change that leaves the tone as it was is none; one that cannot be is told at once. */
     private void edit(UnaryOperator<Tone> change, String what) {
-        tone().ifPresent(t -> {
-            try {
-                Tone changed = change.apply(t);
-                if (!changed.equals(t)) session.change(changed, what);
-            } catch (IllegalArgumentException e) {
-                session.desk().work().tell(e);
-            }
-        });
+        Optional<Tone> now = tone();
+        if (now.isEmpty()) return;
+        try {
+            if (!change.apply(now.get()).equals(now.get())) session.change(change, what);
+        } catch (IllegalArgumentException e) {
+            session.desk().work().tell(e);
+        }
     }
 
     /** Moves a block to stand before another, on that one's way. */
@@ -139,20 +143,18 @@ public final class ChainEdits {
 
     /** Exchanges a model; gain and loudness are balanced so that only its character is compared. */
     public void exchange(Block block, Model other) {
-        tone().ifPresent(t -> {
-            Tone raw = t.with(session.rig().as(block.exchangedFor(other)));
-            String words = other.name() + " for " + block.model().name();
-            Optional<Sound> di = session.di();
-            if (di.isEmpty()) {
-                session.change(raw, words);
-                return;
-            }
-            session.desk().work().run("Balancing the exchange",
-                    _ -> new FairSwap(di.get()).balanced(t, raw, block.id()), balanced -> {
-                        swap.set(Optional.of(new Swap(balanced, raw, words)));
-                        session.change(balanced, words + ", balanced");
-                    });
-        });
+        String words = other.name() + " for " + block.model().name();
+        Rig rig = session.rig();
+        UnaryOperator<Tone> raw = t -> t.find(block.id()).map(b -> t.with(rig.as(b.exchangedFor(other)))).orElse(t);
+        if (session.di().isEmpty()) {
+            session.change(raw, words);
+            return;
+        }
+        session.change((t, sounds, _) -> {
+            Tone asItComes = raw.apply(t);
+            return sounds.di().map(di -> new FairSwap(di).balanced(t, asItComes, block.id())).orElse(asItComes);
+        }, words + ", balanced",
+                kept -> swap.set(Optional.of(new Swap(kept.after(), raw.apply(kept.before()), words))));
     }
 
     /** Hears the last exchange as it comes, or balanced again. */
@@ -161,8 +163,8 @@ public final class ChainEdits {
         swap.get().ifPresent(s -> {
             boolean balanced = now.filter(s.balanced::equals).isPresent();
             boolean asItComes = now.filter(s.asItComes::equals).isPresent();
-            if (balanced) session.change(s.asItComes, s.words + ", as it comes");
-            if (asItComes) session.change(s.balanced, s.words + ", balanced");
+            if (balanced) session.change(ToneEdit.from(s.balanced, s.asItComes), s.words + ", as it comes");
+            if (asItComes) session.change(ToneEdit.from(s.asItComes, s.balanced), s.words + ", balanced");
         });
     }
 

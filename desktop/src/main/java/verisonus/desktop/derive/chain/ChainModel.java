@@ -21,6 +21,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -95,9 +96,9 @@ public final class ChainModel {
         if (session.tone().isEmpty() || session.di().isEmpty()) return;
         Tone now = session.settings().get();
         Sound di = session.di().get();
-        session.desk().work().run("Weighing the blocks",
-                p -> Contributions.of(now, di, session.desk().secondTake(), p),
-                c -> weighed.set(Optional.of(new Weighed(now, c))));
+        Optional<Sound> second = session.desk().sounds().get().second();
+        session.desk().forTone("Weighing the blocks", p -> Contributions.of(now, di, second, p))
+                .show(c -> weighed.set(Optional.of(new Weighed(now, c))));
     }
 
     /** What each block contributes; empty until asked, and once the tone has changed since. */
@@ -107,15 +108,20 @@ public final class ChainModel {
 
     /** Puts a measured response in the place of a cabinet and the microphone before it, which it has in it. */
     public void takeImpulse(Block cabinet, Path file) {
-        session.settings().ifPresent(t -> session.desk().work().run("Reading " + file.getFileName(),
-                _ -> ImpulseFolder.impulse(file), impulse -> {
-                    Block box = cabinet.exchangedFor(Gear.model("impulse response")).with(impulse);
-                    Tone changed = t.with(box);
-                    for (Block b : t.main()) {
-                        if (b.model().kind() == GearKind.MICROPHONE) changed = changed.with(b.switched(false));
-                    }
-                    session.change(changed, impulse.name() + " for " + cabinet.model().name());
-                }));
+        if (session.tone().isEmpty()) return;
+        session.desk().forCase("Reading " + file.getFileName(), _ -> ImpulseFolder.impulse(file))
+                .show(impulse -> session.change(t -> inPlaceOf(t, cabinet.id(), impulse),
+                        impulse.name() + " for " + cabinet.model().name()));
+    }
+
+    private static Tone inPlaceOf(Tone t, String cabinet, Impulse impulse) {
+        Optional<Block> box = t.find(cabinet);
+        if (box.isEmpty()) return t;
+        Tone changed = t.with(box.get().exchangedFor(Gear.model("impulse response")).with(impulse));
+        for (Block b : t.main()) {
+            if (b.model().kind() == GearKind.MICROPHONE) changed = changed.with(b.switched(false));
+        }
+        return changed;
     }
 
     /** Locks a control at its value, or lets it go again. */
@@ -130,20 +136,19 @@ public final class ChainModel {
     public void turn(SettingRow row, double value) {
         if (session.tone().isEmpty() || Math.abs(value - row.value()) < 1e-9) return;
         String what = words(row) + " to " + session.rig().display(row.block().model(), row.control(), value);
-        Tone now = session.settings().get();
         Locks locked = session.tone().get().locked();
-        Optional<Sound> di = session.di();
-        HeldConstant stays = di.isEmpty() ? HeldConstant.NOTHING : keeping.get();
+        HeldConstant stays = session.di().isEmpty() ? HeldConstant.NOTHING : keeping.get();
+        String block = row.block().id();
+        String control = row.control().name();
         if (stays == HeldConstant.NOTHING) {
-            session.change(now.with(row.block().with(row.control().name(), value)), what);
+            session.change(t -> t.find(block).map(b -> t.with(b.with(control, value))).orElse(t), what);
             return;
         }
-        session.desk().work().run("Balancing the change",
-                _ -> new FairSwap(di.get()).turned(now, row.block(), row.control().name(), value, stays, locked),
-                balanced -> {
-                    // What was changed in the meantime stands; the turn was meant for what it was before.
-                    if (session.isStill(now)) session.change(balanced, what + ", " + stays.words());
-                });
+        session.change((t, sounds, _) -> {
+            Optional<Block> now = t.find(block);
+            if (now.isEmpty() || sounds.di().isEmpty()) return t;
+            return new FairSwap(sounds.di().get()).turned(t, now.get(), control, value, stays, locked);
+        }, what + ", " + stays.words());
     }
 
     /** What stays while a control is turned by hand. */
@@ -157,16 +162,16 @@ public final class ChainModel {
         Optional<Tone> tone = session.settings();
         if (di.isEmpty() || tone.isEmpty()) return;
         asked.set(asked.get() + 1);
-        session.desk().work().run("Trying " + words(row),
-                p -> ControlStudy.of(tone.get(), row.block(), row.control(), di.get(), p),
-                found -> studied.set(Optional.of(new Studied(tone.get(), row, found))));
+        session.desk().forTone("Trying " + words(row),
+                p -> ControlStudy.of(tone.get(), row.block(), row.control(), di.get(), p))
+                .show(found -> studied.set(Optional.of(new Studied(tone.get(), row, found))));
     }
 
     /** Plays the take while the studied control is turned slowly from its least to its most. */
     void sweep() {
         Optional<Sound> di = session.di();
-        studied.get().filter(_ -> di.isPresent()).ifPresent(s -> session.desk().work().run("Turning it slowly",
-                p -> ControlSweep.of(s.tone, s.row.block(), s.row.control(), di.get(), p), made -> {
+        studied.get().filter(_ -> di.isPresent()).ifPresent(s -> session.desk().forTone("Turning it slowly",
+                p -> ControlSweep.of(s.tone, s.row.block(), s.row.control(), di.get(), p)).show(made -> {
                     sweep = Optional.of(new Swept(s.row.place(), made));
                     shown.set(shown.get() + 1);
                     session.desk().hearNoise(made.sound());
@@ -203,7 +208,9 @@ public final class ChainModel {
 
     /** Takes a block out of the chain or puts it back. */
     public void toggleBlock(Block block) {
-        session.change(t -> t.with(block.switched(!block.on())), block.model().name() + (block.on() ? " off" : " on"));
+        boolean on = !block.on();
+        session.change(t -> t.find(block.id()).map(b -> t.with(b.switched(on))).orElse(t),
+                block.model().name() + (on ? " on" : " off"));
     }
 
     private static String words(SettingRow row) {

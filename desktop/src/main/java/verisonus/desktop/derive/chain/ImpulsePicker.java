@@ -15,6 +15,7 @@ import javafx.stage.Window;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
@@ -45,21 +46,21 @@ public final class ImpulsePicker {
     void offerFrom(Path folder, Window owner, Block cabinet) {
         Optional<Sound> reference = model.session().wanted();
         Optional<Sound> di = model.session().di();
-        model.session().desk().work().run("Ranking impulse responses", progress -> {
+        Optional<Tone> tone = model.session().settings();
+        model.session().desk().forCase("Ranking impulse responses", progress -> {
             ImpulseFolder read = ImpulseFolder.read(folder, progress);
-            if (reference.isEmpty() || di.isEmpty()) {
+            if (reference.isEmpty() || di.isEmpty() || tone.isEmpty()) {
                 return read.entries().stream().limit(OFFERED)
                         .map(e -> new Offer(e.file(), e.name(), e.character().words())).toList();
             }
-            ImpulseRanking ranking = new ImpulseRanking(reference.get(), di.get(),
-                    model.session().settings().orElseThrow());
+            ImpulseRanking ranking = new ImpulseRanking(reference.get(), di.get(), tone.get());
             return ranking.of(read.entries().stream().map(ImpulseFolder.Entry::character).toList()).stream()
                     .limit(OFFERED).map(r -> {
                         ImpulseFolder.Entry e = read.entries().get(r.index());
                         return new Offer(e.file(), e.name(), Figures.of("%.1f dB left · %s; %s",
                                 r.leftDb(), e.character().words(), r.reason()));
                     }).toList();
-        }, offers -> show(offers, owner, cabinet));
+        }).show(offers -> show(offers, owner, cabinet));
     }
 
     private void show(List<Offer> offers, Window owner, Block cabinet) {

@@ -38,8 +38,11 @@ public final class GapModel {
         }
         Region r = session.region().get();
         double from = r.fromS() - s.diStartS();
-        session.desk().work().run("Comparing spectra", _ -> Spectra.of(s.reference().get().slice(r.fromS(), r.toS()),
-                s.mine().get().slice(from, from + r.lengthS())), made -> spectra.set(Optional.of(made)));
+        session.desk().forCase("Comparing spectra", _ -> Spectra.of(s.reference().get().slice(r.fromS(), r.toS()),
+                s.mine().get().slice(from, from + r.lengthS()))).show(made -> {
+                    // Another take or tone may have come meanwhile: its own comparison follows.
+                    if (session.desk().sounds().get() == s) spectra.set(Optional.of(made));
+                });
     }
 
     ReadOnlyObjectProperty<Optional<Spectra>> spectra() {

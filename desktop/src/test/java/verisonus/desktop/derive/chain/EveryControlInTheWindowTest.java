@@ -154,8 +154,7 @@ class EveryControlInTheWindowTest {
     private static float[][] played() {
         Tone now = onWindow(() -> model.session().settings().orElseThrow());
         return Renderer.render(now, onWindow(() -> window.desk().sounds().get().di().orElseThrow()),
-                window.desk().secondTake(),
-                Quality.FINAL, Progress.NONE).channels();
+                window.desk().sounds().get().second(), Quality.FINAL, Progress.NONE).channels();
     }
 
     private static float[][] mine() {
