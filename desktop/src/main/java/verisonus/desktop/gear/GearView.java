@@ -198,6 +198,7 @@ public final class GearView extends BorderPane {
         counts.setAccessibleText("how many of " + m.name());
         counts.setOnAction(_ -> model.count(m, counts.getValue()));
         table.add(counts, 1, line);
+        HBox own = new HBox(6);
         if (m.controls().stream().map(Control::unit).anyMatch("0-10"::equals)) {
             ChoiceBox<DeviceScale> scale = new ChoiceBox<>();
             scale.getItems().setAll(DeviceScale.values());
@@ -205,9 +206,10 @@ public final class GearView extends BorderPane {
             scale.setValue(rig.scale(m));
             scale.setAccessibleText("scale that " + m.name() + " shows");
             scale.setOnAction(_ -> model.scale(m, scale.getValue()));
-            table.add(scale, 2, line);
+            own.getChildren().add(scale);
         }
-        if (m.find(MixLaw.CONTROL).isPresent()) table.add(law(m, rig), 2, line);
+        if (m.find(MixLaw.CONTROL).isPresent()) own.getChildren().add(law(m, rig));
+        table.add(own, 2, line);
         Rig.Practical p = rig.practical(m);
         table.add(number(p.price(), "price of " + m.name(), v -> model.practical(m,
                 new Rig.Practical(v, p.weightKg(), p.setupMinutes()))), 3, line);

@@ -3,7 +3,6 @@ package verisonus.desktop.perform;
 import java.util.Optional;
 import javafx.scene.canvas.GraphicsContext;
 import verisonus.core.perform.time.RhythmPlan;
-import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Theme;
@@ -86,7 +85,7 @@ final class RhythmDrawing extends Drawing {
         }
         g.setLineWidth(1);
         g.setFill(inks.quiet());
-        for (double t = Math.ceil(from - 0.1); t <= to; t++)
-            g.fillText(Figures.of("%.0f s", t), LEFT + (t - from) * scale - 6, h - 2);
+        for (long t = (long) Math.ceil(from - 0.1); t <= to; t++)
+            g.fillText(t + " s", LEFT + (t - from) * scale - 6, h - 2);
     }
 }

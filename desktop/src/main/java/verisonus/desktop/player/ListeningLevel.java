@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.UserFolder;
+import verisonus.casebook.words.SafeTime;
 import verisonus.core.travel.ListeningDose;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
@@ -119,11 +120,8 @@ public record ListeningLevel(double fullDbSpl, From from) {
     String words(double gainDb, double dose) {
         double level = dbSpl(gainDb);
         double minutes = ListeningDose.safeMinutesPerDay(level) * Math.max(0, 1 - dose);
-        String time = minutes >= 23.5 * 60
-                ? "safe all day"
-                : minutes >= 60
-                        ? Figures.of("%.0f h safe today", minutes / 60)
-                        : Figures.of("%.0f min safe today", minutes);
+        String left = SafeTime.words(minutes);
+        String time = left.equals("all day") ? "safe all day" : left + " safe today";
         String heard = dose < 0.01 ? "" : Figures.of(" · %.0f %% heard", 100 * dose);
         return Figures.of("%.0f dB SPL %s · %s%s", level, from.words(), time,
                 heard);

@@ -23,11 +23,16 @@ public final class Player implements AutoCloseable {
         t.setDaemon(true);
         return t;
     });
-    private @Nullable Future<?> playing;
-    private volatile boolean stop;
+    private @Nullable Run run;
     private volatile String outputName = "";
     private volatile int gaps;
-    private double targetLufs = -23;
+    private volatile double targetLufs = -23;
+
+    /** From play to pause; each has its own end, so that a play right after a pause begins anew. */
+    private static final class Run {
+        private volatile boolean stopped;
+        private volatile boolean ended;
+    }
 
     /** @param outputs opens an output at a rate */
     public Player(IntFunction<SoundOutput> outputs) {
@@ -108,26 +113,36 @@ public final class Player implements AutoCloseable {
         return outputName;
     }
 
-    public synchronized boolean isPlaying() { return playing != null && !playing.isDone(); }
+    /** Whether it is to play; what was paused may sound on for a block. */
+    public synchronized boolean isPlaying() {
+        return run != null && !run.stopped && !run.ended;
+    }
 
     public synchronized void play() {
         if (isPlaying()) return;
-        stop = false;
-        mixer.startLow();
-        playing = thread.submit(this::run);
+        Run begun = new Run();
+        run = begun;
+        Future<?> ignored = thread.submit(() -> {
+            try {
+                if (!begun.stopped) play(begun);
+            } finally {
+                begun.ended = true;
+            }
+        });
     }
 
     public synchronized void pause() {
-        stop = true;
+        if (run != null) run.stopped = true;
     }
 
-    private void run() {
+    private void play(Run mine) {
         SoundOutput output = outputs.apply(Sound.WORKING_RATE_HZ);
         try {
+            mixer.startLow();
             outputName = output.name();
             float[] block = new float[2 * BLOCK];
             int before = gaps;
-            while (!stop && !mixer.ended() && !Thread.currentThread().isInterrupted()) {
+            while (!mine.stopped && !mixer.ended() && !Thread.currentThread().isInterrupted()) {
                 mixer.fill(block, BLOCK);
                 output.write(block, BLOCK);
                 gaps = before + output.gaps();

@@ -4,6 +4,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.rig.Tone;
@@ -29,12 +30,21 @@ public final class LivePlaying implements AutoCloseable {
         t.setDaemon(true);
         return t;
     });
-    /** Of the run that plays or played last; each has its own, so that one that ends does not end the next. */
-    private AtomicBoolean going = new AtomicBoolean();
+    private Run run = new Run();
     private volatile double levelDb = -60;
-    private volatile @Nullable Chain next;
     private volatile int chainLatency;
     private volatile double peakDb = Decibels.SILENCE_DB;
+
+    /** From a beginning to an end; each has its own, so that one that ends neither ends the next nor takes its tone. */
+    private static final class Run {
+        private final AtomicBoolean on = new AtomicBoolean();
+        private final AtomicReference<@Nullable Chain> next = new AtomicReference<>();
+
+        @Nullable
+        Chain taken() {
+            return next.getAndSet(null);
+        }
+    }
 
     /** @param failed is told, on the live thread, why playing ended where nobody asked it to */
     public LivePlaying(Inputs inputs, Consumer<RuntimeException> failed) {
@@ -46,27 +56,31 @@ public final class LivePlaying implements AutoCloseable {
     public synchronized void play(Tone tone) {
         Chain chain = new Chain(tone, Quality.SEARCH);
         chainLatency = chain.latency();
-        next = chain;
-        if (going.get()) return;
-        AtomicBoolean mine = new AtomicBoolean(true);
-        going = mine;
+        if (run.on.get()) {
+            run.next.set(chain);
+            return;
+        }
+        Run begun = new Run();
+        begun.next.set(chain);
+        begun.on.set(true);
+        run = begun;
         Future<?> ignored = thread.submit(() -> {
             try {
-                run(mine);
-                mine.set(false);
+                run(begun);
+                begun.on.set(false);
             } catch (RuntimeException e) {
-                mine.set(false);
+                begun.on.set(false);
                 failed.accept(e);
             }
         });
     }
 
-    public synchronized boolean isPlaying() { return going.get(); }
+    public synchronized boolean isPlaying() { return run.on.get(); }
 
     public void setLevelDb(double db) { levelDb = db; }
 
     public synchronized void pause() {
-        going.set(false);
+        run.on.set(false);
     }
 
     /** From string to ear as far as it is known here: tone, block and output buffer; a card adds its own converters. */
@@ -79,19 +93,19 @@ public final class LivePlaying implements AutoCloseable {
         return peakDb;
     }
 
-    private void run(AtomicBoolean on) {
+    private void run(Run mine) {
         try (Inputs.Open io = inputs.open(2 * BLOCK)) {
             io.input().begin(0);
-            Chain playing = taken();
+            Chain playing = mine.taken();
             float[] in = new float[BLOCK];
             float[][] now = new float[2][Chain.BLOCK];
             float[][] later = new float[2][Chain.BLOCK];
             float[] out = new float[2 * BLOCK];
             double gain = 0;
-            while (on.get() && !Thread.currentThread().isInterrupted() && playing != null) {
+            while (mine.on.get() && !Thread.currentThread().isInterrupted() && playing != null) {
                 io.input().read(in, BLOCK);
                 pass(playing, in, now);
-                Chain changed = taken();
+                Chain changed = mine.taken();
                 if (changed != null) {
                     pass(changed, in, later);
                     fade(now, later);
@@ -110,12 +124,6 @@ public final class LivePlaying implements AutoCloseable {
                 io.output().write(out, BLOCK);
             }
         }
-    }
-
-    private synchronized @Nullable Chain taken() {
-        Chain out = next;
-        next = null;
-        return out;
     }
 
     private static void pass(Chain chain, float[] in, float[][] block) {

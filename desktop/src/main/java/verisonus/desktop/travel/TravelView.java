@@ -25,9 +25,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import verisonus.casebook.words.SafeTime;
 import verisonus.core.travel.BandChange;
+import verisonus.core.travel.EqualLoudness;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.ListeningDose;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
@@ -183,13 +184,9 @@ public final class TravelView extends BorderPane {
     }
 
     private static String words(double dbSpl) {
-        double minutes = ListeningDose.safeMinutesPerDay(dbSpl);
-        String time = minutes >= 1440
-                ? "safe all day"
-                : minutes >= 60
-                        ? Figures.of("%.0f h a day are safe", minutes / 60)
-                        : Figures.of("%.0f minutes a day are safe", minutes);
-        return Figures.of("%.0f dB SPL · %s", dbSpl, time);
+        String time = SafeTime.at(dbSpl);
+        return Figures.of("%.0f dB SPL · safe for %s", dbSpl, time.equals("all day") ? time : time + " a day")
+                + (EqualLoudness.knows(dbSpl) ? "" : " · the ear’s curves end at 20 and 90");
     }
 
     private void show(List<Travelled> unsorted) {

@@ -40,6 +40,8 @@ class PlayerTest {
             assertThat(meter.get().levelDbfs()).isGreaterThan(-80);
             player.pause();
             assertThat(becomes(5, () -> !player.isPlaying())).isTrue();
+            // What was paused sounds on for a block.
+            LockSupport.parkNanos(100_000_000);
             double there = player.positionS();
             assertThat(becomes(0.1, () -> player.positionS() != there)).isFalse();
             assertThat(player.outputName()).contains("virtual");
@@ -196,6 +198,21 @@ class PlayerTest {
             until(() -> second.written > 2000);
             assertThat(player.outputName()).isEqualTo("what is left");
             assertThat(player.gaps()).isEqualTo(3);
+            assertThat(player.isPlaying()).isTrue();
+        }
+    }
+
+    @Test
+    void aPlayRightAfterAPauseIsHeard() {
+        try (Player player = new Player(VirtualOutput::new)) {
+            player.loadReference(Optional.of(tone(0.3)));
+            player.play();
+            assertThat(becomes(5, () -> player.positionS() > 0.05)).isTrue();
+            player.pause();
+            player.play();
+            assertThat(player.isPlaying()).isTrue();
+            double there = player.positionS();
+            assertThat(becomes(5, () -> player.positionS() > there + 0.2)).isTrue();
             assertThat(player.isPlaying()).isTrue();
         }
     }

@@ -73,4 +73,20 @@ class LivePlayingTest {
         }
         return what.getAsBoolean();
     }
+
+    @Test
+    void aPlayWithinTheBlockOfAPausePlaysItsOwnTone() {
+        live.setLevelDb(-20);
+        for (int i = 0; i < 20; i++) {
+            live.play(CRUNCH);
+            assertThat(becomes(() -> live.peakDb() > -100)).isTrue();
+            live.pause();
+            live.play(new Tone("clean", List.of(Block.of("open clean"))));
+            // A run without a tone would end at once.
+            LockSupport.parkNanos(30_000_000);
+            assertThat(live.isPlaying()).as("round " + i).isTrue();
+            live.pause();
+        }
+        assertThat(failures).isEmpty();
+    }
 }

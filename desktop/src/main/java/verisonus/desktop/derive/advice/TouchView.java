@@ -42,7 +42,7 @@ final class TouchView extends Drawing {
         g.setFill(inks.gap());
         for (TouchCurve.Point p : curve.points()) {
             double x = LEFT + wide * (p.inDb() + 40) / 40;
-            double tall = high * p.dirt();
+            double tall = high * p.dirt().orElse(0);
             g.fillRect(x - 3, 6 + high - tall, 6, tall);
         }
         g.setStroke(inks.mine());
