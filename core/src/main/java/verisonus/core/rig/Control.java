@@ -57,6 +57,7 @@ public record Control(String name, String unit, double minimum, double maximum, 
         }
     }
 
+    private static final String KNOB = "0-10";
     /** A control always has a range; of one that is not there it is this much to either side. */
     private static final double FIXED = 1e-3;
     private static final MathContext THREE_DIGITS = new MathContext(3);
@@ -70,7 +71,7 @@ public record Control(String name, String unit, double minimum, double maximum, 
 
     /** A knob from 0 to 10. */
     static Control knob(String name, double defaultValue, Attribute moves, String about) {
-        return new Control(name, "0-10", 0, 10, defaultValue, List.of(), about, Taper.LINEAR, moves, false);
+        return new Control(name, KNOB, 0, 10, defaultValue, List.of(), about, Taper.LINEAR, moves, false);
     }
 
     /** A number in a unit; wide spans of positive numbers count on a logarithmic scale. */
@@ -145,15 +146,16 @@ public record Control(String name, String unit, double minimum, double maximum, 
         return logarithmic() ? minimum * Math.pow(maximum / minimum, p) : minimum + p * (maximum - minimum);
     }
 
+    /** An audio taper stays one on a device that goes less far; the figures of a bare knob are places on its track already. */
     private boolean logarithmic() {
-        return minimum > 0 && maximum / minimum >= 20;
+        return minimum > 0 && taper == Taper.AUDIO && !unit.equals(KNOB);
     }
 
     /** The value as a person reads it, with its unit where it has one. */
     public String display(double value) {
         if (isChoice()) return choices.get((int) Math.round(value));
         return switch (unit) {
-            case "0-10" -> Figures.of("%.1f", value);
+            case KNOB -> Figures.of("%.1f", value);
             case "Q" -> Figures.of("%.2f", value);
             case "dB" -> Figures.read("%+.1f dB", value);
             case "Hz" -> value < 1000

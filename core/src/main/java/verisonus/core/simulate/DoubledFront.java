@@ -1,6 +1,5 @@
 package verisonus.core.simulate;
 
-import java.util.ArrayList;
 import java.util.List;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
@@ -15,7 +14,8 @@ import verisonus.core.simulate.stages.Quality;
 final class DoubledFront implements Processor {
     private static final double ELSEWHERE_PERCENT = 8;
 
-    private final List<List<Chain.Run>> lines = new ArrayList<>();
+    private final Chain.Line[] lines = new Chain.Line[2];
+    private final float[][] sides = new float[2][];
     private final int latency;
     private final float near;
     private final float far;
@@ -27,13 +27,10 @@ final class DoubledFront implements Processor {
         for (int take = 0; take < 2; take++) {
             LineBuilder line = new LineBuilder(quality, false);
             for (Block b : blocks)
-                line.add(take == 0 ? b : elsewhere(b), b.model().kind() == GearKind.AMP
-                        ? loop
-                        : List
-                                .of());
+                line.add(take == 0 ? b : elsewhere(b), b.model().kind() == GearKind.AMP ? loop : List.of());
             line.flush();
             lag = line.latency();
-            lines.add(line.taken());
+            lines[take] = new Chain.Line(line.taken());
             own[take] = new float[Chain.BLOCK];
         }
         latency = lag;
@@ -64,9 +61,10 @@ final class DoubledFront implements Processor {
     public void process(float[][] channels, int frames) {
         for (int take = 0; take < 2; take++) {
             System.arraycopy(channels[take], 0, own[take], 0, frames);
-            float[][] sides = {own[take], channels[take]};
+            sides[0] = own[take];
+            sides[1] = channels[take];
             // A stereo effect before the doubler is heard in mono: each take has one place.
-            if (Chain.run(lines.get(take), sides, frames, false)) {
+            if (lines[take].run(sides, frames, false)) {
                 for (int i = 0; i < frames; i++) own[take][i] = 0.5f * (own[take][i] + channels[take][i]);
             }
         }
@@ -80,6 +78,6 @@ final class DoubledFront implements Processor {
 
     @Override
     public void reset() {
-        for (List<Chain.Run> l : lines) for (Chain.Run r : l) r.processor().reset();
+        for (Chain.Line l : lines) l.reset();
     }
 }

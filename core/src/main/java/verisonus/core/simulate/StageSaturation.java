@@ -24,8 +24,9 @@ import verisonus.core.work.Progress;
  * soft that it stays linear; what the second, scaled, does not explain of the first is the dirt that this stage adds.
  *
  * @param stages in signal order
+ * @param told whether enough came through every stage to tell; not where a gate holds it shut or it is played too softly
  */
-public record StageSaturation(List<Stage> stages) {
+public record StageSaturation(List<Stage> stages, boolean told) {
     /**
      * One stage.
      *
@@ -37,6 +38,8 @@ public record StageSaturation(List<Stage> stages) {
     public record Stage(String block, String name, double added, double share) {}
 
     private static final double SOFT = 1e-3;
+    /** Mean power of an answer under which single precision says nothing of its shape: 120 dB under full scale. */
+    private static final double UNTOLD = 1e-12;
     private static final double NOTHING = 1e-4;
 
     public StageSaturation {
@@ -62,19 +65,24 @@ public record StageSaturation(List<Stage> stages) {
             boolean amp = b.model().kind() == GearKind.AMP;
             List<Supplier<NonlinearStage>> made = clippers(b, raised);
             for (int i = 0; i < made.size(); i++) {
-                float[] loud = played(made.get(i).get(), x, 1);
-                added.add(unexplained(loud, played(made.get(i).get(), x, SOFT)));
+                float[] loud = played(made.get(i).get(), x);
+                // What a stage makes by itself, as hum and its own settling, is no answer to the playing.
+                float[] alone = played(made.get(i).get(), new float[x.length]);
+                float[] soft = played(made.get(i).get(), scaled(x, SOFT));
+                added.add(unexplained(answer(loud, alone, 1), answer(soft, alone, SOFT)));
                 blocks.add(b.id());
                 names.add(amp ? i == 0 ? "first stages" : "power stage" : "drive");
                 x = loud;
             }
         }
-        double all = added.stream().mapToDouble(Double::doubleValue).sum();
+        boolean told = added.stream().noneMatch(a -> a.isNaN());
+        double all = added.stream().filter(a -> !a.isNaN()).mapToDouble(Double::doubleValue).sum();
         List<Stage> out = new ArrayList<>();
         for (int i = 0; i < added.size(); i++) {
-            out.add(new Stage(blocks.get(i), names.get(i), added.get(i), all < NOTHING ? 0 : added.get(i) / all));
+            double a = added.get(i).isNaN() ? 0 : added.get(i);
+            out.add(new Stage(blocks.get(i), names.get(i), a, all < NOTHING ? 0 : a / all));
         }
-        return new StageSaturation(out);
+        return new StageSaturation(out, told);
     }
 
     /** Makers of the stages of a drive or an amp, in order. */
@@ -90,31 +98,44 @@ public record StageSaturation(List<Stage> stages) {
                 Progress.NONE).mid();
     }
 
-    /** Plays a fresh stage, scaled down before and up after. */
-    private static float[] played(NonlinearStage stage, float[] x, double scale) {
+    private static float[] scaled(float[] x, double by) {
+        float[] out = new float[x.length];
+        for (int i = 0; i < out.length; i++) out[i] = (float) (by * x[i]);
+        return out;
+    }
+
+    private static double[] answer(float[] played, float[] alone, double scale) {
+        double[] out = new double[played.length];
+        for (int i = 0; i < out.length; i++) out[i] = (played[i] - (double) alone[i]) / scale;
+        return out;
+    }
+
+    /** Plays a fresh stage. */
+    private static float[] played(NonlinearStage stage, float[] x) {
         NonlinearGroup group = new NonlinearGroup(List.of(stage), new Oversampler(Quality.SEARCH.factor()),
                 Chain.BLOCK);
         float[] out = new float[x.length];
         float[] block = new float[Chain.BLOCK];
         for (int at = 0; at < x.length; at += Chain.BLOCK) {
             int n = Math.min(Chain.BLOCK, x.length - at);
-            for (int i = 0; i < n; i++) block[i] = (float) (scale * x[at + i]);
+            for (int i = 0; i < n; i++) block[i] = x[at + i];
             group.process(new float[][]{block}, n);
-            for (int i = 0; i < n; i++) out[at + i] = (float) (block[i] / scale);
+            for (int i = 0; i < n; i++) out[at + i] = block[i];
         }
         return out;
     }
 
-    /** Energy of the first that no scaling of the second explains, as a share. */
-    private static double unexplained(float[] loud, float[] soft) {
+    /** Energy of the first that no scaling of the second explains, as a share; NaN where nothing that can be told comes out. */
+    private static double unexplained(double[] loud, double[] soft) {
         double xy = 0;
-        double xx = 1e-20;
-        double yy = 1e-20;
+        double xx = 0;
+        double yy = 0;
         for (int i = 0; i < loud.length; i++) {
-            xy += (double) loud[i] * soft[i];
-            xx += (double) soft[i] * soft[i];
-            yy += (double) loud[i] * loud[i];
+            xy += loud[i] * soft[i];
+            xx += soft[i] * soft[i];
+            yy += loud[i] * loud[i];
         }
+        if (yy < UNTOLD * loud.length || xx == 0) return Double.NaN;
         return Math.clamp(1 - xy * xy / (xx * yy), 0, 1);
     }
 

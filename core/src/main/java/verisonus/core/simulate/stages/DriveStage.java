@@ -127,7 +127,7 @@ public final class DriveStage implements NonlinearStage {
         };
     }
 
-    /** Two lopsided stages; the first one's idle point starves soft notes. */
+    /** Two lopsided stages, idling on either side of the middle: even a soft note gets harmonics of even number. */
     private static NonlinearStage fuzz(double gain, RaisedRate at) {
         SoftClip first = at.soft(-0.5);
         SoftClip second = at.soft(0.35);

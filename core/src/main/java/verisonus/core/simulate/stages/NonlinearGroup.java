@@ -5,12 +5,12 @@ import verisonus.core.simulate.parts.Processor;
 
 /** Neighbouring nonlinear stages, run together at one raised rate; two channels become one. */
 public final class NonlinearGroup implements Processor {
-    private final List<NonlinearStage> stages;
+    private final NonlinearStage[] stages;
     private final Oversampler oversampler;
     private final float[] raised;
 
     public NonlinearGroup(List<NonlinearStage> stages, Oversampler oversampler, int blockFrames) {
-        this.stages = List.copyOf(stages);
+        this.stages = stages.toArray(NonlinearStage[]::new);
         this.oversampler = oversampler;
         this.raised = new float[blockFrames * oversampler.factor()];
     }

@@ -53,22 +53,24 @@ public final class Preamp implements NonlinearStage {
         }
     }
 
-    private final List<NonlinearStage> stages = new ArrayList<>();
+    private final NonlinearStage[] stages;
 
     public Preamp(Block block, Voicing v, RaisedRate at) {
+        List<NonlinearStage> made = new ArrayList<>();
         if (block.get(ControlNames.ATTACK_SOFTENING) > 0)
-            stages.add(new AttackSoftening(block.get(ControlNames.ATTACK_SOFTENING), at));
+            made.add(new AttackSoftening(block.get(ControlNames.ATTACK_SOFTENING), at));
         List<Biquad> shaping = shaping(block, at.rateHz());
-        if (!shaping.isEmpty()) stages.add(new StageFilter(shaping));
+        if (!shaping.isEmpty()) made.add(new StageFilter(shaping));
         double gainDb = v.gainDb[0] + (v.gainDb[1] - v.gainDb[0]) * block.get(ControlNames.GAIN) / 10 + range(block);
         double perStage = Math.pow(10, gainDb / v.stages / 20);
         for (int i = 0; i < v.stages; i++) {
             double polarity = i % 2 == 0 ? v.bias : -v.bias;
-            stages.add(new TriodeStage(perStage, polarity, v.lowCutHz, v.highCutHz, at));
+            made.add(new TriodeStage(perStage, polarity, v.lowCutHz, v.highCutHz, at));
         }
-        stages.add(new ToneStack(parts(block, v), block.get(ControlNames.BASS), block.get(ControlNames.MID),
+        made.add(new ToneStack(parts(block, v), block.get(ControlNames.BASS), block.get(ControlNames.MID),
                 block.get(ControlNames.TREBLE),
                 at.rateHz()));
+        stages = made.toArray(NonlinearStage[]::new);
     }
 
     private static double range(Block block) {
@@ -111,6 +113,6 @@ public final class Preamp implements NonlinearStage {
 
     @Override
     public void reset() {
-        stages.forEach(NonlinearStage::reset);
+        for (NonlinearStage s : stages) s.reset();
     }
 }

@@ -5,10 +5,10 @@ import verisonus.core.sound.Biquad;
 
 /** Second-order sections within a nonlinear stage. */
 final class StageFilter implements NonlinearStage {
-    private final List<Biquad.Section> sections;
+    private final Biquad.Section[] sections;
 
     StageFilter(List<Biquad> filters) {
-        sections = filters.stream().map(Biquad.Section::new).toList();
+        sections = filters.stream().map(Biquad.Section::new).toArray(Biquad.Section[]::new);
     }
 
     @Override
@@ -18,6 +18,6 @@ final class StageFilter implements NonlinearStage {
 
     @Override
     public void reset() {
-        sections.forEach(Biquad.Section::reset);
+        for (Biquad.Section s : sections) s.reset();
     }
 }
