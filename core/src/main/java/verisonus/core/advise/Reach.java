@@ -26,6 +26,8 @@ import verisonus.core.simulate.AfterClipping;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
+import verisonus.core.take.Pairing;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
@@ -64,13 +66,16 @@ public final class Reach {
 
     private final Evidence reference;
     private final Sound di;
+    private final Pairing pairing;
     private final Tone tone;
     private final Rig rig;
     private final ExecutorService workers;
 
-    public Reach(Evidence reference, Sound di, Tone tone, Rig rig, ExecutorService workers) {
+    /** @param take in time with the reference; what another hand plays otherwise is nothing that gear could reach */
+    public Reach(Evidence reference, MatchedTake take, Tone tone, Rig rig, ExecutorService workers) {
         this.reference = reference;
-        this.di = di.atRate(Sound.WORKING_RATE_HZ);
+        this.di = take.sound().atRate(Sound.WORKING_RATE_HZ);
+        this.pairing = take.pairing();
         this.tone = tone;
         this.rig = rig;
         this.workers = workers;
@@ -79,7 +84,7 @@ public final class Reach {
     /** Differences that stay, the most audible first; empty where all is within hearing. */
     public List<Unreached> of(Progress progress) {
         Evidence now = examined(tone);
-        GapLedger gap = GapLedger.between(reference, now);
+        GapLedger gap = gap(now);
         List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> gap.counts(r) && r.audibility() >= HEARD)
                 .toList());
         List<Unreached> out = new ArrayList<>(missingUnits(gap));
@@ -112,6 +117,10 @@ public final class Reach {
                     (1 - EQUALIZED) * row.audibility());
         }
         return new Unreached(row.attribute(), row.audibility(), model, model.isPresent() ? gain : 0);
+    }
+
+    private GapLedger gap(Evidence now) {
+        return GapLedger.between(reference, now, pairing);
     }
 
     private Evidence examined(Tone t) {
@@ -150,8 +159,7 @@ public final class Reach {
             Block b = there.get();
             for (Model m : notOwned(k)) {
                 Block other = b.exchangedFor(m);
-                into.put(m, GapLedger.between(reference,
-                        now.coloured(hz -> AfterClipping.gainDb(other, hz) - AfterClipping.gainDb(b, hz))));
+                into.put(m, gap(now.coloured(hz -> AfterClipping.gainDb(other, hz) - AfterClipping.gainDb(b, hz))));
             }
         }
     }
@@ -163,7 +171,7 @@ public final class Reach {
             for (Model m : notOwned(k)) {
                 for (double gain : GAINS) {
                     models.add(m);
-                    work.add(() -> GapLedger.between(reference, examined(with(m, gain))));
+                    work.add(() -> gap(examined(with(m, gain))));
                 }
             }
         }

@@ -84,7 +84,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
 
     /** Compares what was measured in both; what another hand makes as much as other gear leaves the gear's list. */
     public static GapLedger between(Evidence reference, Evidence candidate, Pairing pairing) {
-        GapLedger plain = between(reference, candidate);
+        GapLedger plain = between(reference, candidate, "");
         if (pairing == Pairing.SAME_PERFORMANCE) return plain;
         List<GapRow> out = new ArrayList<>(plain.rows.stream().map(GapLedger::playedAgain).toList());
         out.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
@@ -104,8 +104,13 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
         return new GapLedger(all, spectrumRmsDb, wantedSo);
     }
 
-    /** Compares what was measured in both. */
+    /** Compares what was measured in both, where nobody said whether the same hand plays. */
     public static GapLedger between(Evidence reference, Evidence candidate) {
+        return between(reference, candidate, " if the same hand plays");
+    }
+
+    /** @param provided said behind what another hand moves as much as the gain does */
+    private static GapLedger between(Evidence reference, Evidence candidate, String provided) {
         List<GapRow> rows = new ArrayList<>();
         double offset = matchingOffset(reference.spectrum(), candidate.spectrum());
         for (GapAttribute band : GapAttribute.BANDS)
@@ -115,15 +120,15 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
                 JndScale.CREST_DB,
                 "amp",
                 direction(candidate.level().crestFactorDb() < reference.level().crestFactorDb(),
-                        "less gain or a lower master",
-                        "more gain or a higher master"),
+                        "less gain or a lower master" + provided,
+                        "more gain or a higher master" + provided),
                 true));
         rows.add(new GapRow(GapAttribute.LOUD_TO_SOFT, "dB", reference.dynamics().envelopeSpreadDb(),
                 candidate.dynamics().envelopeSpreadDb(), JndScale.SPREAD_DB,
                 "amp",
                 direction(candidate.dynamics().envelopeSpreadDb() < reference.dynamics().envelopeSpreadDb(),
-                        "less gain: it compresses too much",
-                        "more gain: it compresses too little"),
+                        "less gain" + provided + ": it compresses too much",
+                        "more gain" + provided + ": it compresses too little"),
                 true));
         both(reference.dynamics().attackMs(), candidate.dynamics().attackMs())
                 .ifPresent(v -> rows
@@ -145,8 +150,9 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
                 candidate.stereo().correlation(),
                 JndScale.CORRELATION, "space",
                 "play a second take panned apart: one take stays in the middle", pingPong(reference)));
-        rows.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
-        return new GapLedger(rows, spectrumRms(reference.spectrum(), candidate.spectrum(), offset));
+        List<GapRow> settled = new ArrayList<>(GainAdvice.settled(rows));
+        settled.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
+        return new GapLedger(settled, spectrumRms(reference.spectrum(), candidate.spectrum(), offset));
     }
 
     /** The most audible difference that the gear makes, JND. */

@@ -1,5 +1,7 @@
 package verisonus.core.compare;
 
+import java.util.List;
+
 /**
  * One difference between reference and candidate.
  *
@@ -14,10 +16,20 @@ package verisonus.core.compare;
  */
 public record GapRow(GapAttribute attribute, String unit, double reference, double candidate, double jnd, String stage,
         String advice, boolean ofTone) {
+    /** Rows of one list with no advice against another's: where one asks for more gain, none asks for less. */
+    public static List<GapRow> settled(List<GapRow> rows) {
+        return GainAdvice.settled(rows);
+    }
+
     /** The same, made by the playing. */
     GapRow ofTheHand() {
         return new GapRow(attribute, unit, reference, candidate, jnd, "playing",
                 "another hand differs as much: play it as in the reference", false);
+    }
+
+    /** The same with another thing to do about it. */
+    GapRow advising(String what) {
+        return new GapRow(attribute, unit, reference, candidate, jnd, stage, what, ofTone);
     }
 
     /** The same, heard only from a larger difference on. */

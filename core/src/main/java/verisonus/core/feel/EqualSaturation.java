@@ -27,19 +27,19 @@ final class EqualSaturation {
         return Renderer.render(tone, di, Optional.of(di), Quality.DRAFT, Progress.NONE);
     }
 
-    /** How far that holds the playing back. */
-    double of(Sound played) {
-        return Driven.of(di, played);
+    /** How far a tone holds the playing back, echo and space left out. */
+    double of(Tone tone) {
+        return Driven.of(di, played(tone.withoutTails()));
     }
 
     /** The value, 0 to 10, of a control that drives more the higher it stands; where the tone is as driven already, its own. */
     double place(double wanted, Tone tone, Block block, String control) {
-        if (Math.abs(of(played(tone)) - wanted) < LEAST) return block.get(control);
+        if (Math.abs(of(tone) - wanted) < LEAST) return block.get(control);
         double low = 0;
         double high = 10;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            if (of(played(tone.with(block.with(control, middle)))) < wanted) {
+            if (of(tone.with(block.with(control, middle))) < wanted) {
                 low = middle;
             } else {
                 high = middle;

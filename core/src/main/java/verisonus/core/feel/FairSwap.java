@@ -33,8 +33,8 @@ public final class FairSwap {
 
     /** The changed tone with gain and loudness brought to those of the tone before. */
     public Tone balanced(Tone before, Tone changed, String blockId) {
-        Sound was = dirt.played(before);
-        return atLoudness(was, asDriven(was, changed, changed.find(blockId).flatMap(FairSwap::ownGain)));
+        return atLoudness(dirt.played(before),
+                asDriven(before, changed, changed.find(blockId).flatMap(FairSwap::ownGain)));
     }
 
     /** A changed tone at the loudness of another. */
@@ -53,7 +53,7 @@ public final class FairSwap {
         Sound was = dirt.played(before);
         if (keeping == HeldConstant.LOUDNESS) return atLoudness(was, changed);
         ControlPlace turned = ControlPlace.of(block, control);
-        return atLoudness(was, asDriven(was, changed, givingWay(changed, block).stream()
+        return atLoudness(was, asDriven(before, changed, givingWay(changed, block).stream()
                 .filter(g -> !g.place().equals(turned) && !locked.holds(g.place())).findFirst()));
     }
 
@@ -79,13 +79,17 @@ public final class FairSwap {
         if (block.model().kind().compareTo(GearKind.AMP) > 0) return out;
         tone.find(block.id()).flatMap(FairSwap::ownGain).ifPresent(out::add);
         for (GearKind k : List.of(GearKind.DRIVE, GearKind.AMP))
-            tone.first(k).filter(Block::on).flatMap(FairSwap::ownGain)
-                    .ifPresent(out::add);
-        tone.first(GearKind.AMP).filter(Block::on).map(b -> new Gain(b, ControlNames.MASTER)).ifPresent(out::add);
+            sounding(tone, k).flatMap(FairSwap::ownGain).ifPresent(out::add);
+        sounding(tone, GearKind.AMP).map(b -> new Gain(b, ControlNames.MASTER)).ifPresent(out::add);
         return out;
     }
 
-    private Tone asDriven(Sound wanted, Tone tone, Optional<Gain> by) {
+    /** The first of a kind that is on. */
+    private static Optional<Block> sounding(Tone tone, GearKind kind) {
+        return tone.main().stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
+    }
+
+    private Tone asDriven(Tone wanted, Tone tone, Optional<Gain> by) {
         return by.map(g -> tone.with(g.block.with(g.control,
                 rounded(dirt.place(dirt.of(wanted), tone, g.block, g.control))))).orElse(tone);
     }

@@ -21,6 +21,7 @@ import verisonus.core.sound.Sound;
  */
 public record Feel(List<GapRow> rows, TouchCurve touch, String uncompared) {
     private static final double SLOPE_JND = 0.08;
+    private static final String GAPS_FILLED = "how far soft and hard strokes lie apart cannot be told: echo or space fills the gaps";
     private static final String AMONG_OTHERS = "others play with the guitar there, and how they begin and fall cannot be told from how it does: choose a passage in"
             + " which it stands alone";
 
@@ -50,7 +51,8 @@ public record Feel(List<GapRow> rows, TouchCurve touch, String uncompared) {
                 "more gain or compression: notes fall too fast").ifPresent(rows::add);
         row(Trait.BASS_LEADS, GapAttribute.BASS_LEADS, a, b, "lows before clipping down: it gets loose",
                 "lows before clipping up: it is tighter than wanted").ifPresent(rows::add);
-        h.di.ifPresent(di -> {
+        boolean filled = isFilled(h.reference) || isFilled(h.candidate);
+        h.di.filter(_ -> !filled).ifPresent(di -> {
             double wanted = 1 - Driven.of(di, h.wanted);
             double has = 1 - Driven.of(di, h.mine);
             rows.add(new GapRow(GapAttribute.DYNAMICS, "dB per dB", wanted, has, SLOPE_JND, "feel",
@@ -59,7 +61,12 @@ public record Feel(List<GapRow> rows, TouchCurve touch, String uncompared) {
                             : "less gain or a higher master: it holds back too much",
                     true));
         });
-        return new Feel(rows, touch, "");
+        return new Feel(GapRow.settled(rows), touch, h.di.isPresent() && filled ? GAPS_FILLED : "");
+    }
+
+    /** Whether something stands between the strokes that no stroke made, so that soft ones cannot be told from what rings. */
+    private static boolean isFilled(Evidence e) {
+        return e.echo().isPresent() || e.reverb().isPresent();
     }
 
     private static Optional<GapRow> row(Trait t, GapAttribute what, Map<Trait, Double> a, Map<Trait, Double> b,

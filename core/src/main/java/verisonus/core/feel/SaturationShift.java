@@ -40,7 +40,7 @@ public final class SaturationShift {
         Optional<Block> amp = tone.first(GearKind.AMP);
         if (amp.isEmpty()) return out;
         Optional<Block> drive = tone.first(GearKind.DRIVE).filter(Block::on);
-        double held = dirt.of(dirt.played(tone));
+        double held = dirt.of(tone);
         shift(tone, amp.get(), ControlNames.MASTER, STEP, amp.get(), ControlNames.GAIN, held,
                 "more of it in the power stage").ifPresent(
                         out::add);

@@ -28,9 +28,9 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
      *
      * @param inDb against the hardest
      * @param outDb level that comes out, against the hardest
-     * @param dirt share of the energy that clipping makes, 0 to 1
+     * @param dirt share of the energy that clipping makes, 0 to 1; empty where too little comes out to tell
      */
-    public record Point(double inDb, double outDb, double dirt) {}
+    public record Point(double inDb, double outDb, OptionalDouble dirt) {}
 
     private static final int STEP_DB = 4;
     private static final int RANGE_DB = 40;
@@ -56,7 +56,9 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
             float[] played = Renderer.renderMono(front, hit.mid(), Quality.SEARCH);
             double level = 20 * Math.log10(Sound.mono(played, RATE).rms() + 1e-9);
             if (db == 0) loudest = level;
-            points.add(0, new Point(db, level - loudest, StageSaturation.of(front, hit, 0).total()));
+            StageSaturation made = StageSaturation.of(front, hit, 0);
+            points.add(0, new Point(db, level - loudest,
+                    made.told() ? OptionalDouble.of(made.total()) : OptionalDouble.empty()));
         }
         double[] held = droop(front, peak);
         return new TouchCurve(points, breakUp(points), slope(points), held[0], held[1]);
@@ -64,8 +66,9 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
 
     private static OptionalDouble breakUp(List<Point> points) {
         for (int i = 1; i < points.size(); i++) {
-            double a = points.get(i - 1).dirt;
-            double b = points.get(i).dirt;
+            if (points.get(i - 1).dirt.isEmpty() || points.get(i).dirt.isEmpty()) continue;
+            double a = points.get(i - 1).dirt.getAsDouble();
+            double b = points.get(i).dirt.getAsDouble();
             if (a < BREAKS_UP && b >= BREAKS_UP) {
                 double share = (BREAKS_UP - a) / (b - a);
                 return OptionalDouble.of(points.get(i - 1).inDb + share * STEP_DB);
@@ -111,7 +114,7 @@ public record TouchCurve(List<Point> points, OptionalDouble breakUpDb, double ou
         String breaks = breakUpDb.isPresent()
                 ? Figures.of("breaks up %.0f dB under the hardest stroke", -breakUpDb
                         .getAsDouble())
-                : points.getLast().dirt < BREAKS_UP
+                : points.getLast().dirt.orElse(0) < BREAKS_UP
                         ? "stays clean to the hardest stroke"
                         : "is dirty to the softest stroke";
         return Figures.of("%s; %.1f dB out for each dB in; a held tone sinks %.1f dB%s",

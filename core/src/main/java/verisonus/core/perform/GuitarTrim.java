@@ -123,6 +123,8 @@ public record GuitarTrim(Tone base, Variant variant, double beforeJnd, double af
         double loudness = 10 * Math.log10(PassageSpectra.weighted(power));
         double[] db = new double[power.length];
         for (int i = 0; i < db.length; i++) db[i] = 10 * Math.log10(power[i] + floor) - loudness;
-        return new Colour(db, Driven.of(dry, played));
+        Tone tailless = t.withoutTails();
+        Sound held = tailless.equals(t) ? played : Renderer.render(tailless, dry, Quality.DRAFT, Progress.NONE);
+        return new Colour(db, Driven.of(dry, held));
     }
 }

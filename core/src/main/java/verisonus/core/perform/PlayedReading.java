@@ -30,9 +30,12 @@ public record PlayedReading(double loudnessLufs, double dirt, double headroomDb)
         return new PlayedReading(loudness, dirt(tone, dry), -LoudnessMeter.truePeakDbtp(played));
     }
 
-    /** How far a tone holds the playing back, on the loudest part of a phrase; without the rest it is read quickly. */
+    /**
+     * How far a tone holds the playing back, on the loudest part of a phrase, echo and space left out; without the rest it is read
+     * quickly.
+     */
     public static double dirt(Tone tone, Sound phrase) {
         Sound part = LoudestPart.of(phrase, DIRT_S).cut(phrase);
-        return Driven.of(part, Renderer.render(tone, part, Quality.SEARCH, Progress.NONE));
+        return Driven.of(part, Renderer.render(tone.withoutTails(), part, Quality.SEARCH, Progress.NONE));
     }
 }

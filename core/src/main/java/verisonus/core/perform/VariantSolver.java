@@ -36,7 +36,7 @@ public final class VariantSolver {
      * @param base the tone that the variants belong to
      * @param phrase dry take of the player's own
      * @param loudnessAt where loudness is turned; empty: what a foot reaches most easily
-     * @param dirtAt where dirt is turned; empty: the amp's gain
+     * @param dirtAt where dirt is turned; empty: the gain of the amp that sounds
      */
     public VariantSolver(Tone base, Sound phrase, Optional<ControlPlace> loudnessAt, Optional<ControlPlace> dirtAt) {
         this.base = loudnessAt.isPresent() ? base : LevelPoint.having(base);
@@ -46,7 +46,7 @@ public final class VariantSolver {
                     "turn loudness at " + places(LevelPoint.all(base)));
         });
         this.loudnessAt = loudnessAt.orElseGet(() -> LevelPoint.all(this.base).getFirst());
-        this.dirtAt = dirtAt.isPresent() ? dirtAt : gain(this.base);
+        this.dirtAt = dirtAt;
         dirtAt.filter(p -> control(this.base, p).isEmpty()).ifPresent(p -> {
             throw new InputFault(p.toString(), "the tone has no such control", "name a block and its control");
         });
@@ -58,8 +58,18 @@ public final class VariantSolver {
     }
 
     private static Optional<ControlPlace> gain(Tone t) {
-        return t.first(GearKind.AMP).filter(Block::on).map(b -> ControlPlace.of(b, ControlNames.GAIN))
-                .or(() -> t.first(GearKind.DRIVE).filter(Block::on).map(b -> ControlPlace.of(b, ControlNames.DRIVE)));
+        return sounding(t, GearKind.AMP).map(b -> ControlPlace.of(b, ControlNames.GAIN))
+                .or(() -> sounding(t, GearKind.DRIVE).map(b -> ControlPlace.of(b, ControlNames.DRIVE)));
+    }
+
+    /** The first of a kind that is on: a rig may hold several amps of which one sounds. */
+    private static Optional<Block> sounding(Tone t, GearKind kind) {
+        return t.blocks().stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
+    }
+
+    /** Where dirt is turned in a variant. */
+    private Optional<ControlPlace> dirtAt(Tone t) {
+        return dirtAt.isPresent() ? dirtAt : gain(t);
     }
 
     private static Optional<Control> control(Tone t, ControlPlace p) {
@@ -101,7 +111,7 @@ public final class VariantSolver {
             amiss.add(Figures.of("it clips by %.1f dB: turn the tone itself down first",
                     -after.headroomDb()));
         return new SolvedVariant(base, Variant.between(from.name(), base, now), before, after, loudnessAt,
-                goal.dirt().isPresent() ? dirtAt : Optional.empty(), amiss);
+                goal.dirt().isPresent() ? dirtAt(now) : Optional.empty(), amiss);
     }
 
     /** Steps of dirt at equal loudness, the tone's own first and the variant's last; what else differs goes along in steps. */
@@ -121,7 +131,8 @@ public final class VariantSolver {
             PlayedReading read = PlayedReading.of(t, phrase);
             missed(t, read.loudnessLufs() - before.loudnessLufs(), amiss);
             String name = Figures.of("%s %d of %d", to.name(), i + 1, steps);
-            out.add(new SolvedVariant(base, Variant.between(name, base, t), before, read, loudnessAt, dirtAt, amiss));
+            out.add(new SolvedVariant(base, Variant.between(name, base, t), before, read, loudnessAt, dirtAt(t),
+                    amiss));
         }
         return out;
     }
@@ -146,7 +157,7 @@ public final class VariantSolver {
     }
 
     private Tone dirtier(Tone t, double wanted, List<String> amiss) {
-        ControlPlace at = dirtAt.orElseThrow(() -> new InputFault("dirt", "nothing in this tone clips",
+        ControlPlace at = dirtAt(t).orElseThrow(() -> new InputFault("dirt", "nothing in this tone clips",
                 "switch a drive or an amp on"));
         Control c = control(t, at).orElseThrow();
         Block b = t.find(at.block()).orElseThrow();

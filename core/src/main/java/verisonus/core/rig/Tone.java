@@ -49,6 +49,22 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
         return new Tone(name, next, routing);
     }
 
+    /**
+     * The same tone with echo, space and looper off. How it answers to soft and hard strokes is measured on this: what sounds on
+     * between the strokes makes them look alike, as dirt does.
+     */
+    public Tone withoutTails() {
+        Tone out = this;
+        for (Block b : blocks) {
+            boolean soundsOn = switch (b.model().kind()) {
+                case ECHO, REVERB, LOOPER -> true;
+                default -> false;
+            };
+            if (b.on() && soundsOn) out = out.with(b.switched(false));
+        }
+        return out;
+    }
+
     public Tone named(String newName) {
         return new Tone(newName, blocks, routing);
     }

@@ -10,6 +10,8 @@ import java.util.Arrays;
  * @param rateHz samples a second, 1 or more
  */
 public record Sound(float[][] channels, int rateHz) {
+    /** 80 dB under the peak: what a record fades into and no converter's noise reaches on a loud passage. */
+    private static final double SILENT_SHARE = 1e-4;
     /** Rate at which everything is simulated and compared. */
     public static final int WORKING_RATE_HZ = 48000;
     /** Below this peak a region counts as silent: under the hiss of any recording that a guitar could be heard in. */
@@ -94,6 +96,21 @@ public record Sound(float[][] channels, int rateHz) {
         float[][] out = new float[channels.length][];
         for (int c = 0; c < out.length; c++) out[c] = Arrays.copyOfRange(channels[c], from, to);
         return new Sound(out, rateHz);
+    }
+
+    /** Without what is silent before and after it: everything more than 80 dB under the peak, as an empty track or a late start leaves it. */
+    public Sound withoutSilentEnds() {
+        double least = SILENT_SHARE * peak();
+        int from = 0;
+        int to = frames();
+        while (from < to && isUnder(from, least)) from++;
+        while (to > from && isUnder(to - 1, least)) to--;
+        return from == to ? this : sliceFrames(from, to);
+    }
+
+    private boolean isUnder(int frame, double least) {
+        for (float[] c : channels) if (Math.abs(c[frame]) > least) return false;
+        return true;
     }
 
     /** Exactly this many frames: cut, or followed by silence. */

@@ -17,7 +17,16 @@ public final class EqualLoudness {
     private static final double[] T_F = {78.5, 68.7, 59.5, 51.1, 44.0, 37.5, 31.5, 26.5, 22.1, 17.9, 14.4, 11.4, 8.6,
             6.2, 4.4, 3.0, 2.2, 2.4, 3.5, 1.7, -1.3, -4.2, -6.0, -5.4, -1.5, 6.0, 12.6, 13.9, 12.3};
 
+    /** Loudness levels that the standard covers, phon. */
+    private static final double SOFTEST_PHON = 20;
+    private static final double LOUDEST_PHON = 90;
+
     private EqualLoudness() {}
+
+    /** Whether the standard says anything of this level; beyond, its last contour is taken. */
+    public static boolean knows(double dbSpl) {
+        return dbSpl >= SOFTEST_PHON && dbSpl <= LOUDEST_PHON;
+    }
 
     /** Sound pressure level, dB, at which a tone of this frequency has this loudness level. */
     public static double levelDbSpl(double hz, double phon) {
@@ -40,7 +49,7 @@ public final class EqualLoudness {
     }
 
     private static double atStandard(int i, double phon) {
-        double n = Math.clamp(phon, 20, 90);
+        double n = Math.clamp(phon, SOFTEST_PHON, LOUDEST_PHON);
         double a = 4.47e-3 * (Math.pow(10, 0.025 * n) - 1.15)
                 + Math.pow(0.4 * Math.pow(10, (T_F[i] + L_U[i]) / 10 - 9), ALPHA[i]);
         return 10 / ALPHA[i] * Math.log10(a) - L_U[i] + 94;
@@ -51,8 +60,8 @@ public final class EqualLoudness {
      * where turning down takes more from it than from 1 kHz.
      */
     public static double changeDb(double hz, double fromDbSpl, double toDbSpl) {
-        double before = levelDbSpl(hz, fromDbSpl) - Math.clamp(fromDbSpl, 20, 90);
-        double after = levelDbSpl(hz, toDbSpl) - Math.clamp(toDbSpl, 20, 90);
+        double before = levelDbSpl(hz, fromDbSpl) - Math.clamp(fromDbSpl, SOFTEST_PHON, LOUDEST_PHON);
+        double after = levelDbSpl(hz, toDbSpl) - Math.clamp(toDbSpl, SOFTEST_PHON, LOUDEST_PHON);
         return before - after;
     }
 

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.compare.JndScale;
+import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.Protection;
@@ -35,6 +36,7 @@ public final class Journey {
     private final Optional<MonoLoss.Cause> cause;
     private final BandBed bed;
     private final double levelDbSpl;
+    private final Optional<Tone> settings;
 
     /**
      * @param tone the recording that travels
@@ -52,6 +54,21 @@ public final class Journey {
         this.cause = tone.isStereo() ? Optional.of(SideBySide.causeOf(tone)) : Optional.empty();
         this.bed = backing.map(b -> BandBed.of(b, tone)).orElseGet(BandBed::plain);
         this.levelDbSpl = levelDbSpl;
+        this.settings = Optional.empty();
+    }
+
+    private Journey(Journey other, Tone settings) {
+        tone = other.tone;
+        reference = other.reference;
+        cause = other.cause;
+        bed = other.bed;
+        levelDbSpl = other.levelDbSpl;
+        this.settings = Optional.of(settings);
+    }
+
+    /** The same journey of a tone whose settings are known, so that what to turn is said of them as they stand. */
+    public Journey withSettings(Tone itsSettings) {
+        return new Journey(this, itsSettings);
     }
 
     /** Centres of the third octaves of {@link Travelled#thirdsDb}. */
@@ -74,7 +91,9 @@ public final class Journey {
 
     private AtEar at(PassageSpectra passage, PlaybackSystem system) {
         double[] hz = PassageSpectra.BANDS.centresHz();
-        double[] curve = Arrays.stream(hz).map(f -> Math.pow(10, system.levelDbAt(f) / 10)).toArray();
+        double[] curve = new double[hz.length];
+        for (int b = 0; b < hz.length; b++)
+            curve[b] = system.curve().meanPower(PassageSpectra.BANDS.lowHz(b), PassageSpectra.BANDS.highHz(b));
         float[][] frames = passage.on(system.loudspeakers());
         double[] sum = new double[hz.length];
         double[] levels = new double[frames.length];
@@ -141,8 +160,11 @@ public final class Journey {
         coverings(found, bands, made.power(), here.power(), before);
         found.sort(Comparator.comparingDouble(f -> -f.jnd()));
         for (GapHeard g : gaps) found.add(gap(g));
-        List<String> advice = ranked.stream().limit(MOST_ADVICE)
-                .map(n -> n.words() + ": " + n.remedy(bands.get(n.ordinal()).changeDb())).toList();
+        // What is gone cannot be turned back; it is said last.
+        List<String> advice = ranked.stream()
+                .sorted(Comparator.comparing(n -> bands.get(n.ordinal()).changeDb() < NamedBand.GONE_DB))
+                .flatMap(n -> TravelAdvice.of(n, bands.get(n.ordinal()).changeDb(), settings).stream())
+                .limit(MOST_ADVICE).toList();
         return new Travelled(system, bands, thirds, underTop(after, after), reference.map(r -> underTop(after,
                 sensed(at(r, system).power()))).orElse(List.of()), loudness, spread, mono, gaps, found, advice,
                 size(bands, before));
@@ -166,7 +188,7 @@ public final class Journey {
 
     private static TravelFinding bandFinding(NamedBand n, double change) {
         return new TravelFinding(TravelFinding.Kind.BAND, change,
-                Math.abs(change) / JndScale.bandDb(n.fromHz(), n.toHz()), say("%s %.1f dB %s", n.words(),
+                Math.min(MOST_COUNTED_DB, Math.abs(change)) / n.jndDb(), say("%s %.1f dB %s", n.words(),
                         Math.abs(change), change < 0 ? "weaker" : "stronger"));
     }
 
@@ -177,9 +199,11 @@ public final class Journey {
 
     private static TravelFinding mono(MonoLoss m) {
         return new TravelFinding(TravelFinding.Kind.MONO, m.changeDb(),
-                -m.changeDb() / JndScale.bandDb(m.band().fromHz(), m.band().toHz()),
-                say("%s lose %.1f dB in the sum of both sides: %s", m.band().words(), -m.changeDb(),
-                        m.cause().words()));
+                -m.changeDb() / m.band().jndDb(),
+                m.changeDb() <= MonoLoss.ALL_DB
+                        ? say("%s are gone in the sum of both sides: %s", m.band().words(), m.cause().words())
+                        : say("%s lose %.1f dB in the sum of both sides: %s", m.band().words(), -m.changeDb(),
+                                m.cause().words()));
     }
 
     private static TravelFinding gap(GapHeard g) {
@@ -266,7 +290,7 @@ public final class Journey {
         for (NamedBand n : NamedBand.values()) {
             if (PassageSpectra.isEmpty(n, asMadeTheirs)) continue;
             double gap = ratioDb(n, mine.power(), theirs) - offset;
-            double jnd = Math.abs(gap) / JndScale.bandDb(n.fromHz(), n.toHz());
+            double jnd = Math.abs(gap) / n.jndDb();
             if (Math.abs(gap) < AUDIBLE_DB) continue;
             String why = covered(n, levels(theirs, levelDbSpl), threshold) > MOSTLY
                     && covered(n, levels(mine.power(), levelDbSpl), threshold) > MOSTLY

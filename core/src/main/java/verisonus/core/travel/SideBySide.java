@@ -6,7 +6,8 @@ import verisonus.core.sound.Sound;
 
 /**
  * Why do two channels not add? The normalised cross-correlation of short stretches tells: strong and negative at once is a
- * turned phase; strong at a delay is one take beside a copy of itself; weak at every delay up to 35 ms is two takes.
+ * turned phase; strong at a delay is one take beside a copy of itself; weak at every delay up to 35 ms is two takes. A side that hardly
+ * plays has nothing to add.
  */
 final class SideBySide {
     private static final double STRETCH_S = 0.35;
@@ -14,6 +15,8 @@ final class SideBySide {
     /** Two takes of one phrase reach 0.3 to 0.45 at some delay by chance; a swaying copy stays above 0.6. */
     private static final double SAME_TAKE = 0.55;
     private static final int MOST_STRETCHES = 60;
+    /** Share of the louder side's energy under which the other does not count: 26 dB under it. */
+    private static final double ONE_SIDE = 0.0025;
 
     private SideBySide() {}
 
@@ -26,6 +29,9 @@ final class SideBySide {
         double[] best = new double[stretches];
         double[] atOnce = new double[stretches];
         int kept = 0;
+        double left = energy(sound.channel(0));
+        double right = energy(sound.channel(1));
+        if (Math.min(left, right) < ONE_SIDE * Math.max(left, right)) return MonoLoss.Cause.ONE_SIDE;
         for (int s = 0; s < stretches; s++) {
             int from = (int) ((long) s * Math.max(0, sound.frames() - n) / Math.max(1, stretches - 1));
             float[] l = Arrays.copyOf(Arrays.copyOfRange(sound.channel(0), from, from + n), size);

@@ -31,6 +31,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.MatchedTake;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
 
@@ -144,7 +145,8 @@ class NextMovesTest {
         Rig poor = new Rig(List.of(), Map.of("open clean", 1, "1×8 open", 1, "ribbon microphone", 1), Map.of(), 9);
         Tone best = new Tone("best", List.of(Block.of("open clean").with("gain", 6), Block.of("1×8 open"),
                 Block.of("ribbon microphone")));
-        List<Reach.Unreached> off = new Reach(reference, DI, best, poor, workers).of(Progress.NONE);
+        List<Reach.Unreached> off = new Reach(reference, new MatchedTake(DI, DI, Pairing.SAME_PERFORMANCE), best, poor,
+                workers).of(Progress.NONE);
         assertThat(off).isNotEmpty().allSatisfy(u -> {
             assertThat(u.offJnd()).isGreaterThanOrEqualTo(1);
             u.gear().ifPresent(m -> assertThat(poor.has(m)).isFalse());

@@ -19,7 +19,7 @@ class EqualSaturationTest {
     }
 
     private static double dirt(Tone t) {
-        return DIRT.of(DIRT.played(t));
+        return DIRT.of(t);
     }
 
     @ParameterizedTest

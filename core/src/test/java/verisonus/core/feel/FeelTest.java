@@ -28,14 +28,16 @@ class FeelTest {
         assertThat(clean.outPerIn()).isGreaterThan(0.85);
         assertThat(dirty.outPerIn()).isLessThan(0.5);
         assertThat(clean.words()).contains("stays clean");
-        assertThat(dirty.points().getLast().dirt()).isGreaterThan(clean.points().getLast().dirt());
+        assertThat(dirty.points().getLast().dirt().orElseThrow())
+                .isGreaterThan(clean.points().getLast().dirt().orElseThrow());
     }
 
     @Test
     void dirtRisesWithTheStroke() {
         TouchCurve t = TouchCurve.of(new Tone("edge", List.of(Block.of("mid-forward crunch").with("gain", 4))), 0.5);
         for (int i = 1; i < t.points().size(); i++) {
-            assertThat(t.points().get(i).dirt()).isGreaterThanOrEqualTo(t.points().get(i - 1).dirt() - 0.01);
+            assertThat(t.points().get(i).dirt().orElseThrow())
+                    .isGreaterThanOrEqualTo(t.points().get(i - 1).dirt().orElseThrow() - 0.01);
             assertThat(t.points().get(i).outDb()).isGreaterThan(t.points().get(i - 1).outDb() - 0.2);
         }
     }

@@ -145,4 +145,27 @@ class VariantSolverTest {
         assertThat(UsualPart.beside(Set.of("rhythm", "clean"), SOLVER, Progress.NONE))
                 .extracting(v -> v.variant().name()).containsExactly("lead");
     }
+
+    @Test
+    void dirtIsTurnedAtTheAmpThatSounds() {
+        Tone two = new Tone("two amps", List.of(Block.of("open clean").named("first").switched(false),
+                Block.of("mid-forward crunch").named("second").with("gain", 3), Block.of("2×12 open"),
+                Block.of("dynamic microphone").with("level", -14)));
+        VariantSolver solver = new VariantSolver(two, PHRASE, Optional.empty(), Optional.empty());
+        SolvedVariant v = solver.solved("lead", VariantGoal.NOTHING.louder(0).dirtier(0.05), Progress.NONE);
+        assertThat(v.dirtAt()).contains(new ControlPlace("second", "gain"));
+        assertThat(v.variant().settings().keySet()).noneMatch(p -> p.block().equals("first"));
+    }
+
+    @Test
+    void aVariantThatSwitchesAmpsTurnsTheOneItSwitchesOn() {
+        Tone two = new Tone("two amps", List.of(Block.of("open clean").named("first").with("gain", 2),
+                Block.of("mid-forward crunch").named("second").with("gain", 3).switched(false), Block.of("2×12 open"),
+                Block.of("dynamic microphone").with("level", -14)));
+        VariantSolver solver = new VariantSolver(two, PHRASE, Optional.empty(), Optional.empty());
+        Variant other = new Variant("other amp", Map.of(), Map.of("first", false, "second", true));
+        SolvedVariant v = solver.solved(other, VariantGoal.NOTHING.louder(0).dirtier(0.1), Progress.NONE);
+        assertThat(v.dirtAt()).contains(new ControlPlace("second", "gain"));
+        assertThat(v.variant().settings()).doesNotContainKey(new ControlPlace("first", "gain"));
+    }
 }

@@ -57,21 +57,26 @@ public record Transparency(String drive, ControlPlace gainAt, double gain, boole
         Sound dry = phrase.atRate(Sound.WORKING_RATE_HZ);
         Sound part = LoudestPart.of(dry, PLAYED_S).cut(dry);
         Sound with = played(tone, part);
-        double wanted = Driven.of(part, with);
+        double wanted = driven(tone, part);
         Tone off = tone.with(d.switched(false));
         double low = 0;
         double high = 10;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            if (Driven.of(part, played(off.with(amp.with(ControlNames.GAIN, middle)), part)) < wanted) low = middle;
+            if (driven(off.with(amp.with(ControlNames.GAIN, middle)), part) < wanted) low = middle;
             else high = middle;
         }
         double gain = Math.rint(50 * (low + high)) / 100;
-        Sound without = played(off.with(amp.with(ControlNames.GAIN, gain)), part);
-        double reached = Driven.of(part, without);
+        Tone alone = off.with(amp.with(ControlNames.GAIN, gain));
+        Sound without = played(alone, part);
+        double reached = driven(alone, part);
         HeardChange heard = HeardChange.between(HeardChange.Moments.of(without), HeardChange.Moments.of(with));
         return new Transparency(drive, ControlPlace.of(amp, ControlNames.GAIN), gain,
                 Math.abs(reached - wanted) <= EQUAL, wanted, reached, heard, bands(without, with));
+    }
+
+    private static double driven(Tone t, Sound dry) {
+        return Driven.of(dry, played(t.withoutTails(), dry));
     }
 
     private static Sound played(Tone t, Sound dry) {

@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import verisonus.core.perform.PlayedReading;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
@@ -12,6 +14,7 @@ import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.rig.Voice;
+import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 
 /**
@@ -71,12 +74,24 @@ public record PedalUse(String pedal, ControlPlace place, double low, double high
         return out;
     }
 
-    private java.util.Optional<String> silences(Tone tone) {
+    /** How far the loudness of a phrase moves from heel to toe against the tone as it is, where that is more than it should; else empty. */
+    public Optional<String> louder(Tone tone, Sound phrase, double mostLu) {
+        Optional<Block> b = tone.find(place.block()).filter(x -> x.model().find(place.control()).isPresent());
+        if (b.isEmpty()) return Optional.empty();
+        double home = PlayedReading.of(tone, phrase).loudnessLufs();
+        double heel = PlayedReading.of(tone.with(b.get().with(place.control(), low)), phrase).loudnessLufs() - home;
+        double toe = PlayedReading.of(tone.with(b.get().with(place.control(), high)), phrase).loudnessLufs() - home;
+        if (Math.abs(toe - heel) <= mostLu) return Optional.empty();
+        return Optional.of(Figures.read("%s on %s goes from %+.1f to %+.1f LU against the tone: that is a volume pedal,"
+                + " whatever else it turns", place, pedal, heel, toe));
+    }
+
+    private Optional<String> silences(Tone tone) {
         Block b = tone.find(place.block()).orElse(null);
         if (b == null || b.model().voice() != Voice.Utility.VOLUME || !place.control().equals(ControlNames.LEVEL))
-            return java.util.Optional.empty();
+            return Optional.empty();
         return Math.min(low, high) <= SILENT_DB
-                ? java.util.Optional.of("with the heel down " + pedal + " silences the tone: rest it toe down")
-                : java.util.Optional.empty();
+                ? Optional.of("with the heel down " + pedal + " silences the tone: rest it toe down")
+                : Optional.empty();
     }
 }

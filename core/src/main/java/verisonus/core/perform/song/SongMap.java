@@ -102,8 +102,7 @@ public record SongMap(List<Part> parts, List<Change> changes) {
         } else {
             differs.switches().forEach((id, on) -> steps.add(id + (on ? " on" : " off")));
             for (String id : turned)
-                if (to.find(id).filter(Block::on).isPresent() && !differs.switches().containsKey(id))
-                    steps.add(id + " by hand or pedal");
+                if (to.find(id).filter(Block::on).isPresent()) steps.add(id + " by hand or pedal");
         }
         boolean loop = from.blocks().stream().anyMatch(b -> b.on() && b.model().kind() == GearKind.LOOPER
                 && b.get(ControlNames.LEVEL) > 0) && changesBehindLooper(from, to);

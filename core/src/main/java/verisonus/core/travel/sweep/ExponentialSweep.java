@@ -6,7 +6,10 @@ import verisonus.core.sound.Sound;
 /**
  * The signal that measures a playback system, and what undoes it: a sine whose frequency rises exponentially, so that what a
  * loudspeaker distorts falls before the straight response and can be cut away (A. Farina, "Simultaneous measurement of impulse
- * response and distortion with a swept-sine technique", AES 108, 2000). A short silence leads, a longer one follows for the room.
+ * response and distortion with a swept-sine technique", AES 108, 2000). A silence leads, a
+ * longer one follows for the room. In the first stand two short tones 20 dB apart; right behind the sweep stands the second of them once
+ * more. What changes the level by itself brings the two nearer, or leaves the last one softer than the first. Once the sweep is undone they
+ * lie far from the response.
  *
  * @param fromHz where it begins
  * @param toHz where it ends
@@ -15,8 +18,15 @@ import verisonus.core.sound.Sound;
 public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
     /** 20 Hz to 20 kHz in 6 s. */
     public static final ExponentialSweep STANDARD = new ExponentialSweep(20, 20000, 6);
-    public static final double LEAD_S = 0.5;
-    public static final double TAIL_S = 1.5;
+    public static final double LEAD_S = 1.0;
+    public static final double TAIL_S = 1.6;
+    /** Where the tones begin, from the sweep's begin and from its end, and how long each lasts, s. */
+    private static final double SOFT_BEFORE_S = 0.8;
+    private static final double LOUD_BEFORE_S = 0.65;
+    private static final double LOUD_AFTER_S = 0.1;
+    private static final double TONE_S = 0.15;
+    private static final double TONE_HZ = 1000;
+    static final double TONES_APART_DB = 20;
     private static final double LEVEL = 0.35;
     private static final double FADE_S = 0.02;
     private static final int RATE_HZ = Sound.WORKING_RATE_HZ;
@@ -26,7 +36,64 @@ public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
         float[] x = new float[leadFrames() + frames() + (int) (TAIL_S * RATE_HZ)];
         float[] sweep = sweep();
         System.arraycopy(sweep, 0, x, leadFrames(), sweep.length);
+        tone(x, softAt(), LEVEL * Math.pow(10, -TONES_APART_DB / 20));
+        tone(x, loudAt(), LEVEL);
+        tone(x, loudAgainAt(), LEVEL);
         return Sound.mono(x, RATE_HZ);
+    }
+
+    /** Where in the signal the soft tone begins, frames. */
+    private int softAt() {
+        return leadFrames() - (int) (SOFT_BEFORE_S * RATE_HZ);
+    }
+
+    private int loudAt() {
+        return leadFrames() - (int) (LOUD_BEFORE_S * RATE_HZ);
+    }
+
+    private int loudAgainAt() {
+        return leadFrames() + frames() + (int) (LOUD_AFTER_S * RATE_HZ);
+    }
+
+    private static void tone(float[] x, int at, double level) {
+        int n = (int) (TONE_S * RATE_HZ);
+        int fade = (int) (FADE_S * RATE_HZ / 4);
+        for (int i = 0; i < n; i++) {
+            double w = Math.min(1, Math.min(i, n - 1 - i) / (double) fade);
+            x[at + i] += (float) (level * Math.sin(2 * Math.PI * TONE_HZ * i / RATE_HZ)
+                    * (0.5 - 0.5 * Math.cos(Math.PI * w)));
+        }
+    }
+
+    /**
+     * Levels of the three tones in a recording, dB, in the order in which they stand: soft, loud, loud again.
+     *
+     * @param startsAt frame of the recording at which the signal begins
+     */
+    double[] tonesDb(float[] heard, int startsAt) {
+        return new double[]{toneDb(heard, startsAt + softAt()), toneDb(heard, startsAt + loudAt()),
+                toneDb(heard, startsAt + loudAgainAt())};
+    }
+
+    /** Of one tone, in the same part of each, so that a room that builds up says the same of all. */
+    private static double toneDb(float[] x, int at) {
+        int skip = (int) (TONE_S * RATE_HZ / 3);
+        int n = (int) (TONE_S * RATE_HZ / 2);
+        double re = 0;
+        double im = 0;
+        for (int i = 0; i < n; i++) {
+            int k = at + skip + i;
+            if (k < 0 || k >= x.length) return Double.NEGATIVE_INFINITY;
+            double w = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / n);
+            re += w * x[k] * Math.cos(2 * Math.PI * TONE_HZ * i / RATE_HZ);
+            im += w * x[k] * Math.sin(2 * Math.PI * TONE_HZ * i / RATE_HZ);
+        }
+        return 20 * Math.log10(Math.hypot(re, im) / n + 1e-12);
+    }
+
+    /** Frequency that sounds this long after the sweep's begin, Hz. */
+    double hzAt(double seconds) {
+        return fromHz * Math.pow(toHz / fromHz, seconds / lengthS);
     }
 
     int leadFrames() {
@@ -55,7 +122,8 @@ public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
      * the signal; distortion folds to the end. The spectrum is divided with a small regularisation outside the swept range.
      */
     float[] undo(float[] heard) {
-        float[] sweep = signal().channel(0);
+        float[] sweep = new float[leadFrames() + frames()];
+        System.arraycopy(sweep(), 0, sweep, leadFrames(), frames());
         int n = RealFft.sizeFor(Math.max(heard.length, sweep.length) + frames());
         RealFft fft = new RealFft(n);
         double[] s = widened(sweep, n);

@@ -66,7 +66,26 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
         if (agreed.size() < good.size())
             remarks.add((good.size() - agreed.size()) + " of the runs disagrees with the others and was left out");
         if (runs.size() == 1) remarks.add("one run only: a second would show whether it can be trusted");
-        return averaged(agreed, calibration, remarks);
+        return averaged(sweep, withoutHoles(agreed, remarks), calibration, remarks);
+    }
+
+    /** Without runs that are softer for a moment than most others: the sound had gone then. */
+    private static List<SweepRun> withoutHoles(List<SweepRun> runs, List<String> remarks) {
+        List<SweepRun> out = new ArrayList<>();
+        for (SweepRun r : runs) {
+            long softer = runs.stream().filter(o -> o != r && isAnywhere(r.envelope().softerThan(o.envelope())))
+                    .count();
+            if (softer == 0 || softer < (runs.size() - 1) / 2.0 + 0.5 && runs.size() > 2) out.add(r);
+        }
+        if (out.isEmpty()) return runs;
+        if (out.size() < runs.size())
+            remarks.add((runs.size() - out.size()) + " of the runs was left out: " + SweepFault.DROPPED_OUT.words());
+        return out;
+    }
+
+    private static boolean isAnywhere(boolean[] frames) {
+        for (boolean f : frames) if (f) return true;
+        return false;
     }
 
     /** Of two sides the one that a microphone heard: a cable from output to input holds the sweep too, and is flat. */
@@ -121,8 +140,8 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
         return 10 * Math.log10((r.power()[band] + 1e-20) / (r.noise()[band] + 1e-20));
     }
 
-    private static SweepReport averaged(List<SweepRun> runs, Optional<ResponseCurve> calibration,
-            List<String> remarks) {
+    private static SweepReport averaged(ExponentialSweep sweep, List<SweepRun> runs,
+            Optional<ResponseCurve> calibration, List<String> remarks) {
         double[] hz = SweepRun.BANDS.centresHz();
         double[] db = new double[hz.length];
         double[] over = new double[hz.length];
@@ -144,7 +163,44 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
         long buried = Arrays.stream(over).filter(o -> o < LEAST_OVER_NOISE_DB).count();
         if (buried > 0)
             said.add(buried + " narrow bands do not stand out of the noise: their levels are upper limits");
-        return new SweepReport(new ResponseCurve(hz, db), over, runs.size(), said);
+        boolean[] known = known(sweep, runs, hz, said);
+        return new SweepReport(new ResponseCurve(only(hz, known), only(db, known)), only(over, known), runs.size(),
+                said);
+    }
+
+    /** Bands of which all runs say something, and the same; the others are left out and named. */
+    private static boolean[] known(ExponentialSweep sweep, List<SweepRun> runs, double[] hz, List<String> said) {
+        double low = runs.stream().mapToDouble(SweepRun::lowestHz).max().orElse(0);
+        double high = runs.stream().mapToDouble(SweepRun::highestHz).min().orElse(Double.POSITIVE_INFINITY);
+        if (low > 0) said.add(Figures.of("the sweep's beginning is missing: nothing is known under %.0f Hz", low));
+        if (high < hz[hz.length - 1])
+            said.add(Figures.of("it was recorded at a low rate: nothing is known over %.1f kHz", high / 1000));
+        double[] unlike = unlike(sweep, runs);
+        if (unlike.length > 0)
+            said.add(Figures.of("the runs differ for a moment near %.0f Hz: nothing is said of it", unlike[0]));
+        boolean[] out = new boolean[hz.length];
+        for (int b = 0; b < out.length; b++) {
+            double centre = hz[b];
+            out[b] = centre / Math.pow(2, 1 / 6.0) >= low && centre * Math.pow(2, 1 / 6.0) <= high
+                    && Arrays.stream(unlike).noneMatch(f -> Math.abs(Math.log(f / centre)) < Math.log(2) / 3);
+        }
+        return out;
+    }
+
+    /** Frequencies at which two runs that are left differ for a moment, and nobody can say which is right. */
+    private static double[] unlike(ExponentialSweep sweep, List<SweepRun> runs) {
+        List<Double> out = new ArrayList<>();
+        for (SweepRun a : runs) {
+            for (SweepRun b : runs) {
+                boolean[] softer = a == b ? new boolean[0] : a.envelope().softerThan(b.envelope());
+                for (int i = 0; i < softer.length; i++) if (softer[i]) out.add(sweep.hzAt(i * SweepEnvelope.FRAME_S));
+            }
+        }
+        return out.stream().mapToDouble(Double::doubleValue).toArray();
+    }
+
+    private static double[] only(double[] values, boolean[] known) {
+        return IntStream.range(0, values.length).filter(i -> known[i]).mapToDouble(i -> values[i]).toArray();
     }
 
     /** A calibration says nothing outside its points. */

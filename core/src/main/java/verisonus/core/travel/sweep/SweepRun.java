@@ -11,9 +11,13 @@ import verisonus.core.sound.Sound;
  *
  * @param power response in third octaves, noise taken off, not yet against any reference
  * @param noise what the noise has in each, on the same scale
+ * @param lowestHz under which it says nothing, because the beginning is missing; 0 where it says all
+ * @param highestHz over which it says nothing, because the recording holds no more
+ * @param envelope its level while the sweep ran; of no meaning where it cannot be used
  * @param fault why it cannot be used; empty where it can
  */
-record SweepRun(double[] power, double[] noise, Optional<SweepFault> fault) {
+record SweepRun(double[] power, double[] noise, double lowestHz, double highestHz, SweepEnvelope envelope,
+        Optional<SweepFault> fault) {
     static final Bands BANDS = Bands.thirds(31.5, 16000);
     private static final int RATE_HZ = Sound.WORKING_RATE_HZ;
     private static final double SILENT = 1e-4;
@@ -29,12 +33,21 @@ record SweepRun(double[] power, double[] noise, Optional<SweepFault> fault) {
     private static final double DRIFT_S = 0.001;
     /** So far apart no two clocks run: it is a sweep of another speed. */
     private static final double ANOTHER_S = 0.02;
+    /** A recording that begins within this much of the sweep has lost nothing but its fade-in. */
+    private static final double LATE_S = 0.02;
+    /** Of the rate: above it a converter's filter has begun. */
+    private static final double BELOW_NYQUIST = 0.45;
+    /** Loudspeakers that warm up change by a few tenths. */
+    private static final double LEVEL_CHANGES_DB = 0.7;
+    /** A tone's level by its window stands 9 dB under its RMS; it has to stand 10 dB over the noise of all frequencies. */
+    private static final double TONE_UNDER_RMS_DB = -1;
     private static final double WINDOW_S = 1.0;
     private static final double NOISE_FROM_S = 1.15;
     private static final double NOISE_S = 0.3;
 
     private static SweepRun refused(SweepFault fault) {
-        return new SweepRun(new double[BANDS.count()], new double[BANDS.count()], Optional.of(fault));
+        return new SweepRun(new double[BANDS.count()], new double[BANDS.count()], 0, 0,
+                new SweepEnvelope(new double[0], 0), Optional.of(fault));
     }
 
     static SweepRun of(ExponentialSweep sweep, Sound heard) {
@@ -47,11 +60,16 @@ record SweepRun(double[] power, double[] noise, Optional<SweepFault> fault) {
         if (contrastDb(h, peak) < CONCENTRATED_DB)
             return refused(isNoisy(x, sweep) ? SweepFault.NOISY : SweepFault.OTHER_SWEEP);
         int starts = peak > h.length / 2 ? peak - h.length : peak;
+        int begins = starts + sweep.leadFrames();
+        if (begins < -frames(LATE_S)) return refused(SweepFault.BEGINS_LATE);
         if (starts + sweep.leadFrames() + sweep.frames() > x.length + RATE_HZ / 100)
             return refused(SweepFault.TOO_SHORT);
         if (isFlatAtTheTop(x, starts + sweep.leadFrames() + sweep.frameOf(FLAT_FROM_HZ)) || thirdHarmonicDb(sweep, h,
                 peak) > DISTORTED_DB)
             return refused(SweepFault.CLIPPED);
+        SweepEnvelope envelope = SweepEnvelope.of(x, sweep, begins);
+        if (envelope.hasHole(x, sweep, begins)) return refused(SweepFault.DROPPED_OUT);
+        if (changesLevel(sweep.tonesDb(x, starts), envelope.noiseDb())) return refused(SweepFault.LEVEL_CONTROL);
         double apart = Math.abs(arrival(h, peak, 4000, 14000) - arrival(h, peak, 300, 1200)) / RATE_HZ;
         if (apart > ANOTHER_S) return refused(SweepFault.OTHER_SWEEP);
         if (apart > DRIFT_S) return refused(SweepFault.CLOCK_DRIFT);
@@ -62,7 +80,19 @@ record SweepRun(double[] power, double[] noise, Optional<SweepFault> fault) {
             noise[b] *= longer;
             power[b] = Math.max(power[b] - noise[b], 0.02 * power[b]);
         }
-        return new SweepRun(power, noise, Optional.empty());
+        double muted = envelope.mutedS();
+        return new SweepRun(power, noise, muted == 0 ? 0 : sweep.hzAt(muted) * Math.pow(2, 1 / 6.0),
+                heard.rateHz() < RATE_HZ ? BELOW_NYQUIST * heard.rateHz() : Double.POSITIVE_INFINITY, envelope,
+                Optional.empty());
+    }
+
+    /** Whether the tones say that something turned the level by itself; nothing where they do not stand out, as in an older recording. */
+    private static boolean changesLevel(double[] tonesDb, double noiseDb) {
+        boolean heard = tonesDb[0] > noiseDb - TONE_UNDER_RMS_DB && tonesDb[1] > tonesDb[0] + 3;
+        if (!heard || tonesDb[2] == Double.NEGATIVE_INFINITY) return false;
+        double nearer = tonesDb[1] - tonesDb[0] - ExponentialSweep.TONES_APART_DB;
+        double later = tonesDb[2] - tonesDb[1];
+        return Math.abs(nearer) > LEVEL_CHANGES_DB || Math.abs(later) > LEVEL_CHANGES_DB;
     }
 
     private static int frames(double s) {

@@ -61,6 +61,11 @@ public record PlaybackSystem(String id, String name, ResponseCurve curve, Option
                 "");
     }
 
+    /** The same with a remark. */
+    public PlaybackSystem noting(String remark) {
+        return new PlaybackSystem(id, name, curve, protection, room, loudspeakers, guitarCabinet, levelDbSpl, remark);
+    }
+
     /** The same where nothing rings. */
     public PlaybackSystem withoutRoom() {
         return new PlaybackSystem(id, name, curve, protection, Optional.empty(), loudspeakers, guitarCabinet,

@@ -6,10 +6,25 @@ import java.util.Arrays;
  * Level by frequency, as measured or modelled: straight between its points on a logarithmic axis.
  *
  * @param hz frequencies, ascending
- * @param levelDb level at each; outside the first and last it falls by {@value #FALL_DB_PER_OCTAVE} dB an octave
+ * @param levelDb level at each
+ * @param outside what is taken to be outside the first and the last
  */
-public record ResponseCurve(double[] hz, double[] levelDb) {
-    static final double FALL_DB_PER_OCTAVE = 18;
+public record ResponseCurve(double[] hz, double[] levelDb, Outside outside) {
+    /** Most loudspeakers end like this: a closed box by 12, a vented one by 24. */
+    public static final double FALL_DB_PER_OCTAVE = 18;
+
+    /** What nobody measured. */
+    public enum Outside {
+        /** It falls by {@value #FALL_DB_PER_OCTAVE} dB an octave. */
+        FALLS,
+        /** It stays as at the last point. */
+        HOLDS
+    }
+
+    /** One that falls outside its points. */
+    public ResponseCurve(double[] hz, double[] levelDb) {
+        this(hz, levelDb, Outside.FALLS);
+    }
 
     public ResponseCurve {
         if (hz.length < 2 || hz.length != levelDb.length) {
@@ -36,11 +51,38 @@ public record ResponseCurve(double[] hz, double[] levelDb) {
         return new ResponseCurve(hz, db);
     }
 
+    /** The same points with something else outside them. */
+    public ResponseCurve withOutside(Outside what) {
+        return new ResponseCurve(hz, levelDb, what);
+    }
+
+    /**
+     * Mean power between two frequencies, equal shares an octave: what a band of pink noise there would keep. Every point between them
+     * counts, however narrow what it shows.
+     */
+    public double meanPower(double lowHz, double highHz) {
+        double sum = 0;
+        double from = lowHz;
+        double power = Math.pow(10, levelDbAt(from) / 10);
+        for (int i = 0; i <= hz.length; i++) {
+            double to = i < hz.length ? Math.clamp(hz[i], lowHz, highHz) : highHz;
+            if (to <= from) continue;
+            double next = Math.pow(10, levelDbAt(to) / 10);
+            // Straight in dB on a logarithmic axis is exponential in power: its mean is the logarithmic one.
+            double mean = Math.abs(next - power) < 1e-9 * power ? power : (next - power) / Math.log(next / power);
+            sum += mean * octaves(from, to);
+            from = to;
+            power = next;
+        }
+        return sum / octaves(lowHz, highHz);
+    }
+
     /** Level at a frequency, dB. */
     public double levelDbAt(double frequencyHz) {
         int last = hz.length - 1;
-        if (frequencyHz <= hz[0]) return levelDb[0] - FALL_DB_PER_OCTAVE * octaves(frequencyHz, hz[0]);
-        if (frequencyHz >= hz[last]) return levelDb[last] - FALL_DB_PER_OCTAVE * octaves(hz[last], frequencyHz);
+        double fall = outside == Outside.FALLS ? FALL_DB_PER_OCTAVE : 0;
+        if (frequencyHz <= hz[0]) return levelDb[0] - fall * octaves(frequencyHz, hz[0]);
+        if (frequencyHz >= hz[last]) return levelDb[last] - fall * octaves(hz[last], frequencyHz);
         int i = Arrays.binarySearch(hz, frequencyHz);
         if (i >= 0) return levelDb[i];
         int right = -i - 1;
@@ -64,7 +106,8 @@ public record ResponseCurve(double[] hz, double[] levelDb) {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof ResponseCurve c && Arrays.equals(hz, c.hz) && Arrays.equals(levelDb, c.levelDb);
+        return o instanceof ResponseCurve c && Arrays.equals(hz, c.hz) && Arrays.equals(levelDb, c.levelDb)
+                && outside == c.outside;
     }
 
     @Override

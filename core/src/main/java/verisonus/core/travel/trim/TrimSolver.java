@@ -202,8 +202,8 @@ public final class TrimSolver {
         double[] hz = PassageSpectra.BANDS.centresHz();
         double[] gain = new double[hz.length];
         for (int b = 0; b < hz.length; b++)
-            gain[b] = Math.pow(10, (s.levelDbAt(hz[b])
-                    + EqualLoudness.changeDb(hz[b], PlaybackSystem.WORKING_LEVEL_DB_SPL, levelDbSpl)) / 10);
+            gain[b] = s.curve().meanPower(PassageSpectra.BANDS.lowHz(b), PassageSpectra.BANDS.highHz(b)) * Math.pow(10,
+                    EqualLoudness.changeDb(hz[b], PlaybackSystem.WORKING_LEVEL_DB_SPL, levelDbSpl) / 10);
         Goal all = new Goal(s, gain, whole.both(), EnumSet.noneOf(NamedBand.class));
         Set<NamedBand> counted = EnumSet.noneOf(NamedBand.class);
         double[] heard = all.heard(whole.mid(), whole.both());

@@ -81,6 +81,40 @@ public record StoppingRule(int most, boolean sequential) {
         return told;
     }
 
+    /**
+     * How likely one who guesses comes to this end, or to one that says more: of a fixed number of answers as many right or more;
+     * of a sequential trial all ends that said so sooner, too (stagewise order; P. Armitage, "Sequential medical trials", 1975).
+     *
+     * @param right of the answers at the end, {@code of} in all
+     */
+    public double chance(int right, int of) {
+        if (!sequential) return BinomialStatistics.chance(right, of);
+        boolean refused = sooner(right, of).filter(told -> !told).isPresent();
+        double[] way = new double[of + 2];
+        way[0] = 1;
+        double told = 0;
+        double refusedBefore = 0;
+        for (int n = 1; n <= of; n++) {
+            double[] next = new double[of + 2];
+            for (int k = 0; k < n; k++) {
+                next[k + 1] += way[k] / 2;
+                next[k] += way[k] / 2;
+            }
+            for (int k = 0; k <= n; k++) {
+                Optional<Boolean> end = sooner(k, n);
+                if (end.isEmpty()) continue;
+                if (end.get()) told += next[k];
+                else if (n < of) refusedBefore += next[k];
+                next[k] = 0;
+            }
+            way = next;
+        }
+        if (refused) return 1 - refusedBefore;
+        if (sooner(right, of).isPresent()) return told;
+        for (int k = right; k <= of; k++) told += way[k];
+        return told;
+    }
+
     public String words() {
         return sequential
                 ? "ends as soon as the answers decide, after " + most + " at the latest"

@@ -162,4 +162,46 @@ class BlindTrialTest {
         assertThat(rule.misses()).isCloseTo(1 - 0.3907, within(1e-3));
         assertThat(rule.powerWords()).contains("missed 61 times in 100");
     }
+
+    private static TrialResult ended(StoppingRule rule, java.util.function.IntPredicate right) {
+        BlindTrial t = BlindTrial.begin(TrialForm.ABX, rule, 3);
+        for (int i = 0; !t.isEnded(); i++) t = t.answered(right.test(i) == t.isRecordNext());
+        return t.result().orElseThrow();
+    }
+
+    @Test
+    void alwaysTheWrongOneIsADifferenceThatIsHeard() {
+        TrialResult r = ended(new StoppingRule(12, false), _ -> false);
+        assertThat(r.toldApart()).isFalse();
+        assertThat(r.words()).startsWith("0 of 12: nearly always the wrong one").contains("once in 4096")
+                .doesNotContain("often");
+    }
+
+    @Test
+    void theIntervalSaysHowSureItIs() {
+        assertThat(ended(new StoppingRule(12, false), i -> i % 2 == 0).words()).contains("95 % sure");
+    }
+
+    /** All ways of guessing, walked one by one: how many end by the rule as soon or as clearly as this. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.ValueSource(ints = {0, 1, 2})
+    void theOddsOfASequentialTrialAreThoseOfItsRule(int wrong) {
+        StoppingRule rule = new StoppingRule(14, true);
+        TrialResult r = ended(rule, i -> i >= wrong);
+        assertThat(r.toldApart()).isTrue();
+        int most = r.of();
+        long told = 0;
+        for (int way = 0; way < 1 << most; way++) {
+            int right = 0;
+            for (int n = 1; n <= most; n++) {
+                right += way >> (n - 1) & 1;
+                var end = rule.decided(right, n);
+                if (end.isPresent()) {
+                    if (end.get()) told++;
+                    break;
+                }
+            }
+        }
+        assertThat(r.chance()).isCloseTo(told / (double) (1 << most), org.assertj.core.api.Assertions.within(1e-9));
+    }
 }

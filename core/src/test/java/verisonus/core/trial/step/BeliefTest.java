@@ -68,4 +68,23 @@ class BeliefTest {
         for (double s = 0.2; s < 4; s += 0.2)
             assertThat(Psychometric.rightOfX(s, 1)).isLessThanOrEqualTo(Psychometric.right(s, 1) + 1e-9);
     }
+
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.ValueSource(doubles = {0.6, 1, 2.2})
+    void whatIsSaidOfTheErrorHoldsForListenersOfAnySlope(double steepness) {
+        java.util.SplittableRandom random = new java.util.SplittableRandom(17);
+        int held = 0;
+        int listeners = 120;
+        for (int n = 0; n < listeners; n++) {
+            double truth = 0.03 * Math.pow(8, random.nextDouble());
+            StepSearch s = StepSearch.begin(0.01, 0.5);
+            while (!s.isEnded()) {
+                double step = s.next();
+                s = s.answered(step, random.nextDouble() < Psychometric.right(step / truth, steepness));
+            }
+            if (Math.abs(Math.log(s.step() / truth)) <= Math.log(s.factor())) held++;
+        }
+        // 68 % is said; three standard errors of that many listeners are 13.
+        assertThat(100.0 * held / listeners).isGreaterThan(68 - 8);
+    }
 }
