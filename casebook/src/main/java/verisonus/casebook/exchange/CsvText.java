@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -17,6 +18,7 @@ import verisonus.core.work.InputFault;
 /** Rows of a CSV file, with what is wrong with it said by line. */
 final class CsvText {
     private static final int MOST_BYTES = 16 << 20;
+    private static final Pattern QUOTED = Pattern.compile("\"[^\"]*\"");
 
     private CsvText() {}
 
@@ -27,7 +29,7 @@ final class CsvText {
     static String read(Path file) {
         try {
             if (Files.size(file) > MOST_BYTES)
-                throw new InputFault(file.toString(), "it is too long for a table of settings", "check the file");
+                throw new InputFault(file.toString(), "it is too long for a table", "check the file");
             String s = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(Files.readAllBytes(file))).toString();
             return s.startsWith("\uFEFF") ? s.substring(1) : s;
         } catch (CharacterCodingException e) {
@@ -38,7 +40,22 @@ final class CsvText {
     }
 
     static List<Row> rows(String name, String text) {
-        CSVFormat format = CSVFormat.DEFAULT.builder().setCommentMarker('#').setIgnoreEmptyLines(true).get();
+        return rows(name, text, separator(text));
+    }
+
+    /** The same of a table whose columns may stand apart by spaces alone, as measuring programs write them. */
+    static List<Row> rowsOrColumns(String name, String text) {
+        char separator = separator(text);
+        boolean apart = separator != ',' || firstLine(text).indexOf(',') >= 0;
+        List<Row> rows = rows(name, text, apart ? separator : ' ');
+        return apart
+                ? rows
+                : rows.stream().map(r -> new Row(r.line, r.cells.stream().filter(c -> !c.isEmpty()).toList())).toList();
+    }
+
+    private static List<Row> rows(String name, String text, char separator) {
+        CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setCommentMarker('#')
+                .setIgnoreEmptyLines(true).get();
         List<Row> out = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
             for (CSVRecord r : parser)
@@ -48,6 +65,34 @@ final class CsvText {
             throw new InputFault(name, "it cannot be read as CSV", "write it anew as CSV", e);
         }
         return out;
+    }
+
+    /** What parts the cells: a spreadsheet of a locale with a decimal comma writes semicolons, or tabs. */
+    private static char separator(String text) {
+        String line = QUOTED.matcher(firstLine(text)).replaceAll("");
+        if (line.indexOf(';') >= 0) return ';';
+        if (line.indexOf('\t') >= 0) return '\t';
+        return ',';
+    }
+
+    private static String firstLine(String text) {
+        return text.lines().filter(l -> !l.isBlank() && !l.startsWith("#")).findFirst().orElse("");
+    }
+
+    /**
+     * A number as a spreadsheet of any locale writes it: "1.5", "1,5", "1.234,5", "−3".
+     *
+     * @throws NumberFormatException where it is none, or is not finite
+     */
+    static double number(String text) {
+        String t = text.strip().replace('−', '-').replace("\u00A0", "").replace("'", "");
+        int comma = t.lastIndexOf(',');
+        int point = t.lastIndexOf('.');
+        if (comma > point) t = t.replace(".", "").replace(',', '.');
+        else if (comma >= 0) t = t.replace(",", "");
+        double v = Double.parseDouble(t);
+        if (!Double.isFinite(v)) throw new NumberFormatException(text);
+        return v;
     }
 
     /** A cell as it is written: quoted where it must be, and led by an apostrophe where a table program would take it for a formula. */

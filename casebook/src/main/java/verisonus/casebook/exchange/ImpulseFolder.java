@@ -21,6 +21,9 @@ import verisonus.core.work.Progress;
  * @param skipped files that could not be read, with why
  */
 public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
+    /** Peak under which nothing would be heard: 100 dB under full scale. */
+    private static final float SILENT = 1e-5f;
+
     /** A file and what it sounds like. */
     public record Entry(Path file, String name, ImpulseCharacter character) {}
 
@@ -67,9 +70,14 @@ public record ImpulseFolder(List<Entry> entries, List<String> skipped) {
         return read;
     }
 
+    /** @throws InputFault where no loudspeaker could be heard through it */
     public static Impulse impulse(Path file) {
         var sound = SoundReader.read(file).sound();
-        if (sound.peak() < 1e-5) throw new InputFault(file.toString(), "it is silent", "choose another response");
-        return new Impulse(String.valueOf(file.getFileName()), sound);
+        if (sound.peak() < SILENT) throw new InputFault(file.toString(), "it is silent", "choose another response");
+        try {
+            return new Impulse(String.valueOf(file.getFileName()), sound);
+        } catch (IllegalArgumentException e) {
+            throw new InputFault(file.toString(), String.valueOf(e.getMessage()), "choose another response", e);
+        }
     }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -53,10 +54,11 @@ final class ImpulseIndex {
             JsonNode all = Json.read(file);
             if (!all.path("schema").asString("").equals(SCHEMA)) return;
             for (JsonNode n : all.path("files")) {
-                known.put(n.get("file").asString(), new Known(n.get("bytes").asLong(), n.get("modified_ms").asLong(),
-                        Json.value(file.toString(), n.get("character"), ImpulseCharacter.class)));
+                known.put(n.path("file").asString(""), new Known(n.path("bytes").asLong(-1),
+                        n.path("modified_ms").asLong(-1),
+                        Json.value(file.toString(), n.path("character"), ImpulseCharacter.class)));
             }
-        } catch (InputFault | NullPointerException e) {
+        } catch (InputFault | JacksonException e) {
             LOG.info("the index {} is left aside: {}", file, e.getMessage());
             known.clear();
         }

@@ -19,6 +19,9 @@ public final class Json {
     private static final JsonMapper MAPPER = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build();
 
+    /** A tone with a measured response of two seconds at 192 kHz has 2 MB; sixteen of them fit. */
+    private static final long MOST_BYTES = 32_000_000;
+
     private Json() {}
 
     public static ObjectNode object() {
@@ -65,6 +68,12 @@ public final class Json {
     /** Reads a JSON file. */
     public static JsonNode read(Path file) {
         try {
+            long bytes = Files.size(file);
+            if (bytes > MOST_BYTES)
+                throw new InputFault(file.toString(),
+                        "it is larger than any document of this program (" + bytes / 1_000_000
+                                + " MB)",
+                        "check that it is the file you meant");
             return parse(file.toString(), Files.readString(file));
         } catch (NoSuchFileException e) {
             throw new InputFault(file.toString(), "there is no such file", "check the name", e);

@@ -20,6 +20,7 @@ public final class PlaybackSystemJson {
         for (double v : s.curve().hz()) hz.add(v);
         ArrayNode db = out.putArray("level_db");
         for (double v : s.curve().levelDb()) db.add(v);
+        if (s.curve().outside() == ResponseCurve.Outside.HOLDS) out.put("outside", "holds");
         s.protection().ifPresent(p -> out.putObject("protection").put("threshold_db_spl", p.thresholdDbSpl())
                 .put("ratio", p.ratio()).put("attack_s", p.attackS()).put("release_s", p.releaseS()));
         s.room().ifPresent(r -> out.putObject("room").put("distance_m", r.distanceM()).put("decay_s", r.decayS())
@@ -32,7 +33,7 @@ public final class PlaybackSystemJson {
     public static PlaybackSystem read(String name, JsonNode n) {
         try {
             return new PlaybackSystem(n.path("id").asString(""), n.path("name").asString(""),
-                    new ResponseCurve(numbers(n.path("frequency_hz")), numbers(n.path("level_db"))),
+                    new ResponseCurve(numbers(n.path("frequency_hz")), numbers(n.path("level_db")), outside(n)),
                     Optional.of(n.path("protection")).filter(JsonNode::isObject)
                             .map(p -> new Protection(p.path("threshold_db_spl").asDouble(),
                                     p.path("ratio").asDouble(), p.path("attack_s").asDouble(),
@@ -46,6 +47,12 @@ public final class PlaybackSystemJson {
             throw new InputFault(name, "a playback system in it cannot be used (" + e.getMessage() + ")",
                     "remove the system and measure it again", e);
         }
+    }
+
+    private static ResponseCurve.Outside outside(JsonNode n) {
+        return n.path("outside").asString("").equals("holds")
+                ? ResponseCurve.Outside.HOLDS
+                : ResponseCurve.Outside.FALLS;
     }
 
     private static double[] numbers(JsonNode array) {

@@ -1,18 +1,9 @@
 package verisonus.casebook.exchange;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.ResponseCurve;
 import verisonus.core.work.Figures;
@@ -24,59 +15,60 @@ import verisonus.core.work.InputFault;
  * or spaces) is read the same way.
  */
 public final class ResponseCsv {
+    /** A guitar's lowest octave, and where its highest partials end. */
+    private static final double LOWEST_NEEDED_HZ = 63;
+    private static final double HIGHEST_NEEDED_HZ = 10_000;
     private static final double LOWEST_HZ = 1;
     private static final double HIGHEST_HZ = 200_000;
     private static final double MOST_DB = 150;
-    private static final int MOST_BYTES = 4 << 20;
     private static final String REMEDY = "give a line \"frequency_hz,level_db\" and below it a point a line, frequencies rising";
 
     private ResponseCsv() {}
 
     /** @throws InputFault naming the line that is wrong */
     public static ResponseCurve read(Path file) {
-        return parse(file.toString(), text(file));
+        return parse(file.toString(), CsvText.read(file));
     }
 
-    /** A response as a playback system named by its file. */
+    /** A response as a playback system named by its file; outside its points it falls. */
     public static PlaybackSystem system(Path file) {
+        return system(file, ResponseCurve.Outside.FALLS);
+    }
+
+    /** The same. @param outside what it does outside its points; the system's notes say so where that matters */
+    public static PlaybackSystem system(Path file, ResponseCurve.Outside outside) {
         String name = String.valueOf(file.getFileName()).replaceFirst("\\.[^.]*$", "");
         String id = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
-        return PlaybackSystem.measured(id.isEmpty() ? "measured" : id, name, read(file));
+        ResponseCurve curve = read(file).withOutside(outside);
+        return PlaybackSystem.measured(id.isEmpty() ? "measured" : id, name, curve).noting(assumed(curve));
     }
 
-    private static String text(Path file) {
-        try {
-            if (Files.size(file) > MOST_BYTES)
-                throw new InputFault(file.toString(), "it is too long for a response", "thin it out to third octaves");
-            String s = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(Files.readAllBytes(file))).toString();
-            return s.startsWith("\uFEFF") ? s.substring(1) : s;
-        } catch (CharacterCodingException e) {
-            throw new InputFault(file.toString(), "it is no text", REMEDY, e);
-        } catch (IOException e) {
-            throw new InputFault(file.toString(), "it cannot be read", "check the name and its permissions", e);
-        }
+    /** What is assumed where the tone has something and the response has no point; empty where it covers all. */
+    private static String assumed(ResponseCurve curve) {
+        double[] hz = curve.hz();
+        List<String> where = new ArrayList<>();
+        if (hz[0] > LOWEST_NEEDED_HZ) where.add(Figures.of("under %.0f Hz", hz[0]));
+        if (hz[hz.length - 1] < HIGHEST_NEEDED_HZ) where.add(Figures.of("over %.0f Hz", hz[hz.length - 1]));
+        if (where.isEmpty()) return "";
+        return "it has no points " + String.join(" and ", where) + ": there it is taken to "
+                + switch (curve.outside()) {
+                    case FALLS -> "fall by 18 dB an octave";
+                    case HOLDS -> "stay as at its last point";
+                };
     }
 
     static ResponseCurve parse(String name, String text) {
         List<Double> hz = new ArrayList<>();
         List<Double> db = new ArrayList<>();
-        char separator = text.contains("\t") ? '\t' : text.contains(",") ? ',' : text.contains(";") ? ';' : ' ';
-        CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(separator).setCommentMarker('#')
-                .setIgnoreEmptyLines(true).setIgnoreSurroundingSpaces(true).get();
-        try (CSVParser rows = CSVParser.parse(new StringReader(text), format)) {
-            for (CSVRecord r : rows) {
-                List<String> cells = r.stream().filter(c -> separator != ' ' || !c.isEmpty()).toList();
-                if (hz.isEmpty() && isHeader(cells)) continue;
-                long line = rows.getCurrentLineNumber();
-                if (cells.size() < 2) throw new InputFault(name, "line " + line + " has one column", REMEDY);
-                double f = number(name, line, cells.get(0));
-                double l = number(name, line, cells.get(1));
-                check(name, line, f, l, hz);
-                hz.add(f);
-                db.add(l);
-            }
-        } catch (IOException | java.io.UncheckedIOException e) {
-            throw new InputFault(name, "it cannot be read as CSV", REMEDY, e);
+        for (CsvText.Row r : CsvText.rowsOrColumns(name, text)) {
+            List<String> cells = r.cells();
+            if (hz.isEmpty() && isHeader(cells)) continue;
+            if (cells.size() < 2) throw new InputFault(name, "line " + r.line() + " has one column", REMEDY);
+            double f = number(name, r.line(), cells.get(0));
+            double l = number(name, r.line(), cells.get(1));
+            check(name, r.line(), f, l, hz);
+            hz.add(f);
+            db.add(l);
         }
         if (hz.size() < 2) {
             throw new InputFault(name, hz.isEmpty() ? "it holds no point" : "it holds one point only", REMEDY);
@@ -102,12 +94,10 @@ public final class ResponseCsv {
 
     private static double number(String name, long line, String text) {
         try {
-            double v = Double.parseDouble(text.strip());
-            if (Double.isFinite(v)) return v;
+            return CsvText.number(text);
         } catch (NumberFormatException e) {
             throw new InputFault(name, "line " + line + ": \"" + shortened(text) + "\" is no number", REMEDY, e);
         }
-        throw new InputFault(name, "line " + line + ": \"" + shortened(text) + "\" is no number", REMEDY);
     }
 
     private static String shortened(String text) {

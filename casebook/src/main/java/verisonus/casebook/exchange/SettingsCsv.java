@@ -171,7 +171,7 @@ public final class SettingsCsv {
             return;
         }
         try {
-            settings.put(control, Double.parseDouble(value));
+            settings.put(control, CsvText.number(value));
         } catch (NumberFormatException e) {
             throw new InputFault(name, "line " + r.line() + ": \"" + value + "\" is no number", "write " + control
                     + " as a number", e);

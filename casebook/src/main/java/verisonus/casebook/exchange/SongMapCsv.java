@@ -39,14 +39,11 @@ public final class SongMapCsv {
     }
 
     private static double number(String text) {
-        double v;
         try {
-            v = Double.parseDouble(text);
+            return CsvText.number(text);
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("\"" + text + "\" is no number", e);
+            throw new IllegalArgumentException("\"" + text + "\" is no time in seconds", e);
         }
-        if (!Double.isFinite(v)) throw new IllegalArgumentException("\"" + text + "\" is no time");
-        return v;
     }
 
     /** Sections with the variants they have; a formula in a name is made harmless. */

@@ -56,7 +56,8 @@ public final class CaseSheet {
             progress.step(0.6, "playing it soft and hard");
             drawings.add(SheetDrawings.touch(TouchCurve.of(tone.get().tone(), takes.get(0).peak())));
             progress.step(0.8, "taking it to other systems");
-            travelled = new Journey(mine, wanted, Journey.WORKING_LEVEL_DB_SPL).to(book.travels().systems());
+            travelled = new Journey(mine, wanted, Journey.WORKING_LEVEL_DB_SPL).withSettings(tone.get().tone())
+                    .to(book.travels().systems());
         }
         SheetSource source = new SheetSource(made(reference, region, di), drawings, book.travels().trims(entry.id()),
                 book.travels().notes(entry.id()),

@@ -55,7 +55,7 @@ final class SheetDrawings {
     static Drawing touch(TouchCurve touch) {
         double[] in = touch.points().stream().mapToDouble(TouchCurve.Point::inDb).toArray();
         double[] out = touch.points().stream().mapToDouble(p -> Math.max(-40, p.outDb())).toArray();
-        double[] dirt = touch.points().stream().mapToDouble(p -> -40 + 40 * p.dirt()).toArray();
+        double[] dirt = touch.points().stream().mapToDouble(p -> -40 + 40 * p.dirt().orElse(0)).toArray();
         return new Drawing("How the tone answers to the hand: " + touch.words(),
                 "played softer or harder, dB against the hardest stroke", "dB", false,
                 List.of(tick(-40, "−40"), tick(-30, "−30"), tick(-20, "−20"), tick(-10, "−10"), tick(0, "0")),

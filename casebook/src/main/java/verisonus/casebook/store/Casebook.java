@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -134,13 +135,13 @@ public final class Casebook implements AutoCloseable {
     /** Cases in the player's order. */
     public synchronized List<CaseEntry> cases() {
         return read(() -> sql.list("SELECT id, name, artist, note FROM tone_case ORDER BY position, id",
-                r -> new CaseEntry(r.getLong(1), r.getString(2), r.getString(3), r.getString(4))));
+                r -> new CaseEntry(r.getLong(1), Sql.text(r, 2), Sql.text(r, 3), Sql.text(r, 4))));
     }
 
     /** The player's gear; everything that can be simulated where none was named. */
     public synchronized Rig rig() {
         return read(() -> sql.list("SELECT document FROM rig ORDER BY id LIMIT 1",
-                r -> ToneJson.readRig(file.toString(), Json.parse(file.toString(), r.getString(1)))))
+                r -> ToneJson.readRig(file.toString(), Json.parse(file.toString(), Sql.text(r, 1)))))
                 .stream().findFirst().orElseGet(Rig::everything);
     }
 
@@ -201,7 +202,7 @@ public final class Casebook implements AutoCloseable {
             return reading.run();
         } catch (SQLException e) {
             throw StoreFault.of(file.toString(), e);
-        } catch (IllegalArgumentException | java.time.DateTimeException | NullPointerException e) {
+        } catch (IllegalArgumentException | DateTimeException e) {
             throw new InputFault(file.toString(), "it holds something that no casebook holds (" + e.getMessage() + ")",
                     "open a copy from before it was changed", e);
         }

@@ -61,11 +61,11 @@ final class History {
     private record Image(String table, long id, Optional<String> values) {}
 
     private Optional<String> step(String which, String rows, String becomes) throws SQLException {
-        Optional<Entry> entry = sql.list(which, r -> new Entry(r.getLong(1), r.getString(2))).stream().findFirst();
+        Optional<Entry> entry = sql.list(which, r -> new Entry(r.getLong(1), Sql.text(r, 2))).stream().findFirst();
         if (entry.isEmpty()) return Optional.empty();
         return inTransaction(() -> {
             List<Image> images = sql.list(rows,
-                    r -> new Image(r.getString(1), r.getLong(2), Optional.ofNullable(r.getString(3))),
+                    r -> new Image(Sql.text(r, 1), r.getLong(2), Optional.ofNullable(r.getString(3))),
                     entry.get().id());
             for (Image i : images) Change.restore(sql, i.table(), i.id(), i.values().orElse(null));
             sql.run("UPDATE logbook SET state = ? WHERE id = ?", becomes, entry.get().id());
@@ -95,8 +95,8 @@ final class History {
         long caseId = r.getLong(5);
         OptionalLong of = r.wasNull() ? OptionalLong.empty() : OptionalLong.of(caseId);
         String note = r.getString(8);
-        return new LogEntry(r.getLong(1), Instant.parse(r.getString(2)), r.getString(3),
-                r.getString(4).equals("undone"), of, number(r, 6), number(r, 7), note == null ? "" : note);
+        return new LogEntry(r.getLong(1), Instant.parse(Sql.text(r, 2)), Sql.text(r, 3),
+                Sql.text(r, 4).equals("undone"), of, number(r, 6), number(r, 7), note == null ? "" : note);
     }
 
     private static OptionalDouble number(java.sql.ResultSet r, int column) throws SQLException {
@@ -107,7 +107,7 @@ final class History {
     /** Tables' rows of one kind as an entry left them. */
     List<String> after(long entry, String table) throws SQLException {
         return sql.list("SELECT after FROM logbook_row WHERE logbook_id = ? AND table_name = ? AND after IS NOT NULL",
-                r -> r.getString(1), entry, table);
+                r -> Sql.text(r, 1), entry, table);
     }
 
     /** Takes changes back until this one is the last that stands. @return how many */

@@ -26,7 +26,7 @@ public final class Judgements {
     /** What the player says of a region's findings. */
     public List<Judgement> verdicts(long regionId) {
         return book.listed("SELECT topic, state, figure FROM verdict WHERE region_id = ? ORDER BY id",
-                r -> new Judgement(r.getString(1), Judgement.State.of(r.getString(2)),
+                r -> new Judgement(Sql.text(r, 1), Judgement.State.of(Sql.text(r, 2)),
                         r.getObject(3) == null ? OptionalDouble.empty() : OptionalDouble.of(r.getDouble(3))),
                 regionId);
     }
@@ -61,8 +61,8 @@ public final class Judgements {
     /** What is said about a case's gear. */
     public List<ClaimEntry> claims(long caseId) {
         return book.listed("SELECT id, says, source, certainty FROM claim WHERE case_id = ? ORDER BY id",
-                r -> new ClaimEntry(r.getLong(1), new Claim(Claim.Says.valueOf(r.getString(2)), r.getString(3),
-                        Claim.Certainty.valueOf(r.getString(4)))),
+                r -> new ClaimEntry(r.getLong(1), new Claim(Claim.Says.valueOf(Sql.text(r, 2)), Sql.text(r, 3),
+                        Claim.Certainty.valueOf(Sql.text(r, 4)))),
                 caseId);
     }
 
@@ -82,7 +82,7 @@ public final class Judgements {
     /** The words for sounds; those that ship until the player changes one. */
     public List<Word> vocabulary() {
         return book.listed("SELECT document FROM vocabulary ORDER BY id LIMIT 1",
-                r -> VocabularyJson.read(book.file().toString(), r.getString(1))).stream().findFirst()
+                r -> VocabularyJson.read(book.file().toString(), Sql.text(r, 1))).stream().findFirst()
                 .orElseGet(Word::shipped);
     }
 
@@ -94,7 +94,7 @@ public final class Judgements {
     /** How the player likes a tone to feel, once it has been said. */
     public Optional<PlayerProfile> profile() {
         return book.listed("SELECT document FROM player_profile ORDER BY id LIMIT 1",
-                r -> Json.value(book.file().toString(), Json.parse(book.file().toString(), r.getString(1)),
+                r -> Json.value(book.file().toString(), Json.parse(book.file().toString(), Sql.text(r, 1)),
                         PlayerProfile.class))
                 .stream().findFirst();
     }

@@ -156,7 +156,7 @@ public final class ListeningShelf {
 
     private <T> List<Kept<T>> read(Optional<Long> caseId, Kind kind, BiFunction<String, JsonNode, T> reader) {
         String name = book.file().toString();
-        Sql.Row<Kept<T>> row = r -> new Kept<>(r.getLong(1), reader.apply(name, Json.parse(name, r.getString(2))));
+        Sql.Row<Kept<T>> row = r -> new Kept<>(r.getLong(1), reader.apply(name, Json.parse(name, Sql.text(r, 2))));
         return caseId.isPresent()
                 ? book.listed("SELECT id, document FROM listening WHERE case_id = ? AND kind = ? ORDER BY id DESC", row,
                         caseId.get(), kind.word())

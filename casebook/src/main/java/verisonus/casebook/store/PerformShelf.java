@@ -87,7 +87,7 @@ public final class PerformShelf {
     private <T> List<T> read(long caseId, Kind kind, BiFunction<String, JsonNode, T> reader) {
         String name = book.file().toString();
         return book.listed("SELECT document FROM performance WHERE case_id = ? AND kind = ? ORDER BY id",
-                r -> reader.apply(name, Json.parse(name, r.getString(1))), caseId, kind.word());
+                r -> reader.apply(name, Json.parse(name, Sql.text(r, 1))), caseId, kind.word());
     }
 
     private List<Long> ids(long caseId, Kind kind, String name) {

@@ -33,7 +33,7 @@ public final class Recordings {
                 SELECT m.id, m.role, m.title, m.hash, CAST(r.frames AS REAL) / r.rate_hz, m.laid_s
                 FROM medium m JOIN recording r ON r.hash = m.hash WHERE m.case_id = ?
                 ORDER BY m.role = 'reference' DESC, m.role = 'di' DESC, m.position, m.id""",
-                r -> new Medium(r.getLong(1), caseId, Medium.Role.of(r.getString(2)), r.getString(3), r.getString(4),
+                r -> new Medium(r.getLong(1), caseId, Medium.Role.of(Sql.text(r, 2)), Sql.text(r, 3), Sql.text(r, 4),
                         r.getDouble(5), r.getObject(6) instanceof Number n
                                 ? OptionalDouble.of(n.doubleValue())
                                 : OptionalDouble.empty()),
@@ -43,7 +43,7 @@ public final class Recordings {
     public List<Region> regions(long mediumId) {
         return book.listed(
                 "SELECT id, role, from_s, to_s FROM region WHERE medium_id = ? ORDER BY from_s, id",
-                r -> new Region(r.getLong(1), mediumId, Region.Role.of(r.getString(2)), r.getDouble(3),
+                r -> new Region(r.getLong(1), mediumId, Region.Role.of(Sql.text(r, 2)), r.getDouble(3),
                         r.getDouble(4)),
                 mediumId);
     }
@@ -51,7 +51,7 @@ public final class Recordings {
     /** What was measured in a region; empty where it was not, or where the region has moved since. */
     public Optional<Measurement> measurement(long regionId) {
         return book.listed("SELECT findings, document, measured FROM evidence WHERE region_id = ?",
-                r -> FindingsJson.measurement(book.file().toString(), r.getString(1), r.getString(2), r.getString(3)),
+                r -> FindingsJson.measurement(book.file().toString(), Sql.text(r, 1), Sql.text(r, 2), r.getString(3)),
                 regionId)
                 .stream()
                 .findFirst();
@@ -69,7 +69,7 @@ public final class Recordings {
     /** How a recording runs, where it was drawn before. */
     public Optional<Course> course(String hash) {
         return book.listed("SELECT document FROM course WHERE hash = ?",
-                r -> Json.value(book.file().toString(), Json.parse(book.file().toString(), r.getString(1)),
+                r -> Json.value(book.file().toString(), Json.parse(book.file().toString(), Sql.text(r, 1)),
                         Course.class),
                 hash)
                 .stream().findFirst();

@@ -40,7 +40,7 @@ final class SoundStore {
 
     Stored stored(String hash) throws SQLException {
         List<Stored> found = sql.list("SELECT file_name, bytes FROM recording WHERE hash = ?",
-                r -> new Stored(r.getString(1), r.getBytes(2)), hash);
+                r -> new Stored(Sql.text(r, 1), r.getBytes(2)), hash);
         if (found.isEmpty()) throw new InputFault(hash, "the casebook holds no such recording", "add it again");
         return found.get(0);
     }

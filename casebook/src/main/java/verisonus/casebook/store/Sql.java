@@ -23,6 +23,18 @@ record Sql(Connection connection) {
         }
     }
 
+    /**
+     * A text that every row of a casebook has there.
+     *
+     * @throws IllegalArgumentException where it has none: another program wrote the row
+     */
+    static String text(ResultSet r, int column) throws SQLException {
+        String out = r.getString(column);
+        if (out == null)
+            throw new IllegalArgumentException("nothing in " + r.getMetaData().getColumnLabel(column));
+        return out;
+    }
+
     void run(String sql, @Nullable Object... values) throws SQLException {
         try (PreparedStatement s = bound(sql, values)) {
             s.execute();

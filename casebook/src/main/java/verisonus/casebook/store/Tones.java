@@ -18,13 +18,13 @@ public final class Tones {
 
     public Optional<DerivedTone> tone(long caseId) {
         return book.listed("SELECT derived FROM tone WHERE case_id = ?",
-                r -> DerivedToneJson.read(book.file().toString(), r.getString(1)), caseId).stream().findFirst();
+                r -> DerivedToneJson.read(book.file().toString(), Sql.text(r, 1)), caseId).stream().findFirst();
     }
 
     /** Models of a case's tone whose simulation sounds otherwise than when the tone was kept. */
     public List<String> outdated(long caseId) {
         return book.listed("SELECT derived FROM tone WHERE case_id = ?",
-                r -> DerivedToneJson.outdated(book.file().toString(), r.getString(1)), caseId).stream().findFirst()
+                r -> DerivedToneJson.outdated(book.file().toString(), Sql.text(r, 1)), caseId).stream().findFirst()
                 .orElse(List.of());
     }
 
@@ -34,7 +34,7 @@ public final class Tones {
         return book.listed("SELECT case_id, gap_jnd, CASE WHEN gap_jnd IS NULL THEN derived END FROM tone",
                 r -> Map.entry(r.getLong(1), r.getString(3) == null
                         ? r.getDouble(2)
-                        : DerivedToneJson.read(book.file().toString(), r.getString(3)).gap().scoreJnd()))
+                        : DerivedToneJson.read(book.file().toString(), Sql.text(r, 3)).gap().scoreJnd()))
                 .stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 

@@ -36,7 +36,7 @@ public final class TravelShelf {
     public List<PlaybackSystem> own() {
         return book.listed("SELECT document FROM playback_system ORDER BY name",
                 r -> PlaybackSystemJson.read(book.file().toString(),
-                        Json.parse(book.file().toString(), r.getString(1))));
+                        Json.parse(book.file().toString(), Sql.text(r, 1))));
     }
 
     /** Keeps a system; one of the same name is replaced. */
@@ -52,8 +52,8 @@ public final class TravelShelf {
     /** Trims of a case by the system they are for. */
     public Map<String, Trim> trims(long caseId) {
         return inOrder(book.listed("SELECT system, document FROM trim WHERE case_id = ? ORDER BY id",
-                r -> Map.entry(r.getString(1),
-                        TrimJson.read(book.file().toString(), Json.parse(book.file().toString(), r.getString(2)))),
+                r -> Map.entry(Sql.text(r, 1),
+                        TrimJson.read(book.file().toString(), Json.parse(book.file().toString(), Sql.text(r, 2)))),
                 caseId));
     }
 
@@ -71,7 +71,7 @@ public final class TravelShelf {
     /** What was heard, by system. */
     public Map<String, String> notes(long caseId) {
         return inOrder(book.listed("SELECT system, text FROM travel_note WHERE case_id = ? ORDER BY id",
-                r -> Map.entry(r.getString(1), r.getString(2)), caseId));
+                r -> Map.entry(Sql.text(r, 1), Sql.text(r, 2)), caseId));
     }
 
     /** Keeps what was heard on a system; an empty note goes. */

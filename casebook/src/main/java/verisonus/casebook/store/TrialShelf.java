@@ -29,7 +29,7 @@ public final class TrialShelf {
     /** Newest first. */
     public List<StoredTrial> of(long caseId) {
         return book.listed("SELECT id, document FROM blind_trial WHERE case_id = ? ORDER BY id DESC", r -> {
-            JsonNode n = Json.parse(book.file().toString(), r.getString(2));
+            JsonNode n = Json.parse(book.file().toString(), Sql.text(r, 2));
             return stored(r.getLong(1), n);
         }, caseId);
     }
@@ -48,7 +48,7 @@ public final class TrialShelf {
     /** What every finished trial of every case says about the listener's own steps. */
     public List<ToldApart> told() {
         return book.listed("SELECT id, document FROM blind_trial ORDER BY id",
-                r -> stored(r.getLong(1), Json.parse(book.file().toString(), r.getString(2))).told()).stream()
+                r -> stored(r.getLong(1), Json.parse(book.file().toString(), Sql.text(r, 2))).told()).stream()
                 .flatMap(List::stream).toList();
     }
 
@@ -84,7 +84,7 @@ public final class TrialShelf {
 
     private StoredTrial next(long caseId, StoredTrial stored, BlindTrial next) {
         List<JsonNode> was = book.listed("SELECT document FROM blind_trial WHERE id = ?",
-                r -> Json.parse(book.file().toString(), r.getString(1)), stored.id());
+                r -> Json.parse(book.file().toString(), Sql.text(r, 1)), stored.id());
         ObjectNode document = document(next, stored.passage());
         was.stream().map(n -> n.path("turned_on")).filter(JsonNode::isObject)
                 .forEach(n -> document.set("turned_on", n));

@@ -91,4 +91,23 @@ class ResponseCsvTest {
                 .hasMessageContaining("silent");
         assertThat(Optional.of(flat.id())).contains("flat");
     }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"20;-1,5\n1000;0\n20000;3", "frequency_hz;level_db\n20,0;-1,50\n1.000,0;0\n20.000,0;3,0",
+            "20\t-1,5\n1000\t0\n20000\t3", "20,−1.5\n1000,0\n20000,3", "\"20,0\",\"-1,5\"\n\"1000,0\",0\n20000,3"})
+    void aSpreadsheetOfAnyLocaleIsRead(String text) throws IOException {
+        ResponseCurve c = ResponseCsv.read(file("locale.csv", text));
+        assertThat(c.hz()).containsExactly(20, 1000, 20000);
+        assertThat(c.levelDb()).containsExactly(-1.5, 0, 3);
+    }
+
+    @Test
+    void whatIsAssumedOutsideItsPointsIsSaid() throws IOException {
+        Path narrow = file("narrow.csv", "100,0\n1000,0\n8000,-3\n");
+        assertThat(ResponseCsv.system(narrow).notes()).contains("under 100 Hz and over 8000 Hz")
+                .contains("18 dB an octave");
+        assertThat(ResponseCsv.system(narrow, ResponseCurve.Outside.HOLDS).notes())
+                .contains("stay as at its last point");
+        assertThat(ResponseCsv.system(file("wide.csv", "20,0\n20000,0\n")).notes()).isEmpty();
+    }
 }

@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -14,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Branch;
 import verisonus.core.rig.DeviceScale;
@@ -150,5 +155,55 @@ class RoutingAndRigTest {
             Files.writeString(kept, text);
             assertThat(new ImpulseIndex(kept).find(dir.resolve("a.wav"))).isEmpty();
         }
+    }
+
+    private Tone naming(String impulseFile) throws IOException {
+        Path folder = Files.createDirectories(dir.resolve("tones"));
+        Path file = folder.resolve("tone.json");
+        Files.writeString(file, Json.text(Json.parse("t", "{\"schema\":\"verisonus.tone/1\",\"name\":\"t\",\"blocks\":["
+                + "{\"id\":\"cabinet\",\"model\":\"impulse response\",\"impulse_file\":\"" + impulseFile + "\"}]}")));
+        return ToneJson.read(file.toString(), Json.read(file));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../box.wav", "sub/../../box.wav", "/etc/box.wav", "..", ".", "", "a\\u0000b.wav",
+            "linked/box.wav"})
+    void anImpulseFileOutsideTheTonesFolderIsRefused(String named) throws IOException {
+        Files.write(dir.resolve("box.wav"), SoundWriter.encode(click(), SoundWriter.Format.WAV_FLOAT));
+        Files.createDirectories(dir.resolve("tones"));
+        Files.createSymbolicLink(dir.resolve("tones/linked"), dir);
+        assertThatThrownBy(() -> naming(named)).isInstanceOf(InputFault.class).hasMessageContaining("impulse response");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"NaN", "Infinity", "3e38"})
+    void aResponseWhoseSamplesAreNoSoundIsRefused(String sample) {
+        ByteBuffer bytes = ByteBuffer.allocate(4 * 32).order(ByteOrder.LITTLE_ENDIAN);
+        bytes.putFloat(8, Float.parseFloat(sample));
+        assertThatThrownBy(() -> ToneJson.read("t.json", responding(bytes, "48000"))).isInstanceOf(InputFault.class)
+                .hasMessageContaining("impulse response cannot be read");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"2147483647", "0", "-5", "7999", "1e99", "\"fast\""})
+    void aResponseOfNoRateIsRefused(String rate) {
+        ByteBuffer bytes = ByteBuffer.allocate(4 * 32);
+        assertThatThrownBy(() -> ToneJson.read("t.json", responding(bytes, rate))).isInstanceOf(InputFault.class);
+    }
+
+    private static JsonNode responding(ByteBuffer samples, String rate) {
+        return Json.parse("t.json", "{\"schema\":\"verisonus.tone/1\",\"name\":\"t\",\"blocks\":[{\"id\":\"cabinet\","
+                + "\"model\":\"impulse response\",\"impulse\":{\"name\":\"box\",\"sample_rate_hz\":" + rate
+                + ",\"samples\":\"" + Base64.getEncoder().encodeToString(samples.array()) + "\"}}]}");
+    }
+
+    @Test
+    void aDocumentLargerThanAnyOfOursIsNotEvenRead() throws IOException {
+        Path file = dir.resolve("huge.json");
+        try (RandomAccessFile f = new RandomAccessFile(file.toFile(), "rw")) {
+            f.setLength(40_000_000);
+        }
+        assertThatThrownBy(() -> Json.read(file)).isInstanceOf(InputFault.class)
+                .hasMessageContaining("larger than any");
     }
 }

@@ -142,4 +142,16 @@ class SettingsFilesTest {
         assertThatThrownBy(() -> MidiMapCsv.parse("m.csv", body)).isInstanceOf(InputFault.class)
                 .hasMessageContaining("m.csv").hasMessageContaining(fault);
     }
+
+    @Test
+    void tablesOfALocaleWithADecimalCommaAreReadAsTheyWereWritten() {
+        Tone t = new Tone("t", List.of(Block.of("chiming edge").with("gain", 4.5).with("treble", 6)));
+        String written = SettingsCsv.write(t, SettingsCsv.columns(""));
+        String german = written.replace(',', ';').replaceAll("(\\d)\\.(\\d)", "$1,$2");
+        assertThat(german).contains("4,5");
+        assertThat(SettingsCsv.parse("t.csv", german, SettingsCsv.columns(""))).isEqualTo(t);
+        assertThat(SongMapCsv.parse("s.csv", "section;from_s;to_s;variant\nverse;0;14,5;lead\n").getFirst().section()
+                .toS())
+                .isEqualTo(14.5);
+    }
 }

@@ -10,6 +10,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -135,5 +136,18 @@ class BookSafetyTest {
         Path nowhere = dir.resolve("no/such/folder/x.casebook");
         assertThatThrownBy(() -> Casebook.create(nowhere)).isInstanceOfAny(InputFault.class, OutputFault.class);
         assertThat(nowhere).doesNotExist();
+    }
+
+    @Test
+    void anOpeningThatEndsWhileAnotherBeginsLeavesRoomForOneOnly() {
+        BookLock first = BookLock.take(file).orElseThrow();
+        // The second has opened the lock's file when the first takes it away.
+        Optional<BookLock> second = BookLock.take(file, first::close);
+        assertThat(second).isPresent();
+        assertThat(BookLock.take(file)).isEmpty();
+        second.orElseThrow().close();
+        Optional<BookLock> third = BookLock.take(file);
+        assertThat(third).isPresent();
+        third.orElseThrow().close();
     }
 }
