@@ -21,7 +21,7 @@ public final class Main {
             try {
                 Signal.handle(new Signal(name), _ -> {
                     OutputFile.abandonAll();
-                    System.err.println("verisonus: cancelled; nothing was written");
+                    System.err.println("verisonus: " + OutputFile.cancelledWords());
                     Runtime.getRuntime().halt(CANCELLED);
                 });
             } catch (IllegalArgumentException e) {

@@ -11,6 +11,7 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import verisonus.cli.ears.LayersCommand;
 import verisonus.cli.ears.TrialCommand;
+import verisonus.cli.files.OutputFile;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
 import verisonus.cli.perform.PedalCommand;
@@ -130,7 +131,7 @@ public final class CommandLineProgram {
         return switch (e) {
             case InputFault f -> said(err, f.getMessage(), 3);
             case OutputFault f -> said(err, f.getMessage(), 4);
-            case Cancelled _ -> said(err, "cancelled; nothing was written", 130);
+            case Cancelled _ -> said(err, OutputFile.cancelledWords(), 130);
             default ->
                 said(err, "a fault of this program (" + e + "); run again with --verbose and report what it prints", 1);
         };

@@ -2,6 +2,7 @@ package verisonus.cli;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -74,10 +75,14 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
         target.ifPresent(OutputFile::check);
         Sound a = regions.reference(Objects.requireNonNull(reference)).atRate(Sound.WORKING_RATE_HZ);
         Sound b = regions.take(first).atRate(Sound.WORKING_RATE_HZ);
-        Evidence wanted = ToneInput.shared(workers -> Examination.of(a, workers, Progress.NONE));
-        Compared c = Compared.of(first, b, wanted);
+        // A late start is no difference of the sound.
+        Sound heard = a.withoutSilentEnds();
+        Evidence wanted = ToneInput.shared(workers -> Examination.of(heard, workers, Progress.NONE));
+        Compared c = Compared.of(first, b.withoutSilentEnds(), heard, wanted);
         List<Compared> all = new ArrayList<>(List.of(c));
-        for (Path p : others) all.add(Compared.of(p, regions.take(p).atRate(Sound.WORKING_RATE_HZ), wanted));
+        for (Path p : others)
+            all.add(Compared.of(p,
+                    regions.take(p).atRate(Sound.WORKING_RATE_HZ).withoutSilentEnds(), heard, wanted));
         all.sort(Comparator.comparingDouble(x -> x.gap.distanceJnd()));
         List<MomentGap> where = List.of();
         if (moments || target.isPresent()) {
@@ -128,7 +133,12 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
 
     /** One candidate against the reference. */
     private record Compared(Path file, GapLedger gap, Verdict verdict) {
-        static Compared of(Path file, Sound sound, Evidence wanted) {
+        static Compared of(Path file, Sound sound, Sound reference, Evidence wanted) {
+            // What is the same sample by sample needs no judging.
+            if (Arrays.deepEquals(sound.channels(), reference.channels())) {
+                GapLedger none = GapLedger.between(wanted, wanted);
+                return new Compared(file, none, Verdict.of(none, List.of(), List.of()));
+            }
             Evidence has = Examination.of(sound, Progress.NONE);
             GapLedger gap = GapLedger.between(wanted, has);
             return new Compared(file, gap, Verdict.between(wanted, has, gap));

@@ -30,6 +30,7 @@ import verisonus.core.simulate.StageSaturation;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.MatchedTake;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 @Command(name = "feel", mixinStandardHelpOptions = true, description = "How a tone answers the fingers: touch curve, where its dirt is made, ways to make it elsewhere.")
@@ -121,8 +122,10 @@ final class FeelCommand extends VerboseOption implements Callable<Integer> {
             Optional<Feel> feel) {
         System.out.println(touch.words());
         for (TouchCurve.Point p : touch.points())
-            System.out.printf(Locale.ROOT, "  %4.0f dB in  %6.1f dB out  dirt %3.0f %%%n", p.inDb(), p.outDb(),
-                    100 * p.dirt());
+            System.out.printf(Locale.ROOT, "  %4.0f dB in  %6.1f dB out  dirt %s%n", p.inDb(), p.outDb(),
+                    p.dirt().isPresent()
+                            ? Figures.of("%3.0f %%", 100 * p.dirt().getAsDouble())
+                            : "cannot be told: too little comes out");
         for (int i = 0; i < hard.stages().size(); i++) {
             StageSaturation.Stage h = hard.stages().get(i);
             System.out.printf(Locale.ROOT, "%s, %s: %.0f %% of the dirt when played softly, %.0f %% when hard%n",

@@ -18,9 +18,13 @@ import verisonus.cli.files.VerboseOption;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
+import verisonus.core.work.InputFault;
 
 @Command(name = "levels", mixinStandardHelpOptions = true, description = "How loud it is at each point of the chain, and where an input clips, is starved or is loaded.")
 final class LevelsCommand extends VerboseOption implements Callable<Integer> {
+    /** More than any instrument or line input takes. */
+    private static final double MOST_VOLTS = 1000;
+
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 
@@ -35,6 +39,9 @@ final class LevelsCommand extends VerboseOption implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        if (fullScaleVolts != null && !(fullScaleVolts > 0 && fullScaleVolts <= MOST_VOLTS))
+            throw new InputFault("--full-scale-volts " + fullScaleVolts, "it is no voltage of an input",
+                    "give the peak volts that read 0 dBFS, over 0 and up to 1000");
         Sound dry = AudioInput.read(Objects.requireNonNull(di));
         var points = LevelWalk.of(ToneInput.tone(Objects.requireNonNull(tone)), dry,
                 Optional.ofNullable(fullScaleVolts));

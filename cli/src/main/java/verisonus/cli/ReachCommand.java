@@ -52,7 +52,7 @@ final class ReachCommand extends VerboseOption implements Callable<Integer> {
         Sound played = regions.take(Objects.requireNonNull(di));
         MatchedTake take = MatchedTake.of(ref, played, regions.takeAtS(), Reach.LONGEST_S);
         Evidence evidence = ToneEvidence.everything(take, Progress.NONE);
-        List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take.sound(), t, gear, workers)
+        List<Reach.Unreached> found = ToneInput.shared(workers -> new Reach(evidence, take, t, gear, workers)
                 .of(Progress.NONE));
         if (json.asked()) {
             ObjectNode doc = Json.object("verisonus.reach/1");

@@ -18,6 +18,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ResponseCsv;
 import verisonus.casebook.exchange.ResponseWav;
 import verisonus.casebook.exchange.TravelJson;
+import verisonus.casebook.words.SafeTime;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.ForceOption;
@@ -32,15 +33,17 @@ import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.SoundWriter;
 import verisonus.core.travel.BandChange;
+import verisonus.core.travel.EqualLoudness;
 import verisonus.core.travel.Journey;
-import verisonus.core.travel.ListeningDose;
 import verisonus.core.travel.Travelled;
 import verisonus.core.travel.system.PlaybackSystem;
+import verisonus.core.travel.system.ResponseCurve;
 import verisonus.core.travel.system.SystemSound;
 import verisonus.core.travel.trim.CabinetCheck;
 import verisonus.core.travel.trim.Trim;
 import verisonus.core.travel.trim.TrimSolver;
 import verisonus.core.travel.trim.TrimWords;
+import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
@@ -66,6 +69,9 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
 
     @Option(names = "--systems", paramLabel = "all|ID,FILE", description = "monitors, headphones, stage, guitar-cabinet, phone, car, or responses as FILE.csv or FILE.wav (default: all)")
     private String systems = "all";
+
+    @Option(names = "--outside", paramLabel = "falls|holds", description = "what a measured response does outside its points: fall by 18 dB an octave, or hold its last value (default: falls)")
+    private ResponseCurve.Outside outside = ResponseCurve.Outside.FALLS;
 
     @Option(names = "--level-db-spl", paramLabel = "N", description = "listening level (default: 75)")
     private double levelDbSpl = Journey.WORKING_LEVEL_DB_SPL;
@@ -98,8 +104,9 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
         if (trimFile.isPresent() && played.isEmpty())
             throw new InputFault("--trim", "a recording has no controls to turn", "give --tone and --di");
         Sound sound = played.map(Played::sound).orElseGet(this::recording);
-        Journey journey = new Journey(sound, Optional.ofNullable(reference).map(AudioInput::read),
+        Journey travels = new Journey(sound, Optional.ofNullable(reference).map(AudioInput::read),
                 Optional.ofNullable(backing).map(AudioInput::read), levelDbSpl);
+        Journey journey = played.map(p -> travels.withSettings(p.tone())).orElse(travels);
         List<Travelled> travelled = journey.to(chosen);
         Map<String, Trim> trims = new LinkedHashMap<>();
         Optional<Trim> forAll = Optional.empty();
@@ -115,6 +122,7 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
             json.print(TravelJson.write(travelled, levelDbSpl, trims));
         } else {
             print(travelled);
+            remarks(chosen).forEach(System.out::println);
             print(played.map(Played::tone), chosen, trims, forAll);
         }
         return 0;
@@ -149,7 +157,7 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
         if (systems.equals("all")) return PlaybackSystem.ALL;
         List<PlaybackSystem> out = new ArrayList<>();
         for (String given : systems.split(",", -1)) {
-            PlaybackSystem s = one(given.strip());
+            PlaybackSystem s = one(given.strip(), outside);
             if (out.stream().anyMatch(o -> o.id().equals(s.id())))
                 throw new InputFault("--systems " + systems, s.id() + " stands there twice", "name each once");
             out.add(s);
@@ -157,13 +165,13 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
         return out;
     }
 
-    private static PlaybackSystem one(String given) {
+    private static PlaybackSystem one(String given, ResponseCurve.Outside outside) {
         Optional<PlaybackSystem> shipped = PlaybackSystem.find(given);
         if (shipped.isPresent()) return shipped.get();
         String lower = given.toLowerCase(Locale.ROOT);
         if (lower.endsWith(".csv") || lower.endsWith(".txt") || Files.isRegularFile(Path.of(given))
                 && !lower.endsWith(".wav"))
-            return ResponseCsv.system(Path.of(given));
+            return ResponseCsv.system(Path.of(given), outside);
         if (lower.endsWith(".wav")) return ResponseWav.system(Path.of(given));
         throw new InputFault("--systems " + given, "there is no such system", "use all or some of " + String.join(",",
                 PlaybackSystem.ALL.stream().map(PlaybackSystem::id).toList()) + ", or files that end in .csv or .wav");
@@ -195,8 +203,19 @@ final class TravelCommand extends VerboseOption implements Callable<Integer> {
             w.advice().forEach(a -> System.out.println("    turn " + a));
         });
         System.out.printf(Locale.ROOT,
-                "at %.0f dB SPL about %.0f minutes a day are safe (85 dBA: 8 h, half for every 3 dB more)%n",
-                levelDbSpl, ListeningDose.safeMinutesPerDay(levelDbSpl));
+                "at %.0f dB SPL it is safe for %s a day (85 dBA: 8 h, half for every 3 dB more)%n",
+                levelDbSpl, SafeTime.at(levelDbSpl));
+    }
+
+    /** What is taken for granted where nobody measured or standardised anything. */
+    private List<String> remarks(List<PlaybackSystem> chosen) {
+        List<String> out = new ArrayList<>();
+        for (PlaybackSystem s : chosen) if (!s.notes().isEmpty()) out.add(s.name() + ": " + s.notes());
+        if (!EqualLoudness.knows(levelDbSpl))
+            out.add(Figures
+                    .of("the ear's curves of equal loudness are standardised from 20 to 90 phon: at %.0f dB SPL the"
+                            + " nearest of them is taken", levelDbSpl));
+        return out;
     }
 
     private static void print(Optional<Tone> tone, List<PlaybackSystem> chosen, Map<String, Trim> trims,

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -182,6 +183,11 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
     private static final class Written implements Heard {
         Written(Path folder, MatchedPassages p, BlindTrial t) throws IOException {
             Files.createDirectories(folder);
+            try (Stream<Path> there = Files.list(folder)) {
+                if (there.anyMatch(f -> String.valueOf(f.getFileName()).endsWith(".wav")))
+                    throw new OutputFault(folder.toString(), "it holds sounds already", "name another folder");
+            }
+            int digits = Math.max(2, String.valueOf(t.rule().most()).length());
             boolean abx = t.order().form() == TrialForm.ABX;
             if (abx) {
                 write(folder.resolve("a.wav"), p.first());
@@ -189,7 +195,7 @@ public final class TrialCommand extends VerboseOption implements Callable<Intege
             }
             for (int i = 0; i < t.rule().most(); i++) {
                 boolean record = t.order().isRecord(i);
-                String number = Figures.of("%02d", i + 1);
+                String number = Figures.of("%0" + digits + "d", i + 1);
                 if (abx) {
                     write(folder.resolve("x" + number + ".wav"), record ? p.first() : p.second());
                 } else {

@@ -11,6 +11,7 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.work.OutputFault;
 
@@ -21,6 +22,14 @@ import verisonus.core.work.OutputFault;
 public record OutputFile(Path path, boolean force) {
     /** Files under way; a program that is ended takes them with it. */
     private static final Set<Path> UNDER_WAY = ConcurrentHashMap.newKeySet();
+
+    /** Whether anything was put in its place since the program began. */
+    private static final AtomicBoolean WRITTEN = new AtomicBoolean();
+
+    /** What is said where the program is ended before its time. */
+    public static String cancelledWords() {
+        return WRITTEN.get() ? "cancelled; what was written stays" : "cancelled; nothing was written";
+    }
 
     /** Refuses early, before long work, what could not be written at its end. */
     public void check() {
@@ -93,6 +102,7 @@ public record OutputFile(Path path, boolean force) {
                     pieces.into(out);
                 }
                 move(temporary, target());
+                WRITTEN.set(true);
             } finally {
                 Files.deleteIfExists(temporary);
                 UNDER_WAY.remove(temporary);

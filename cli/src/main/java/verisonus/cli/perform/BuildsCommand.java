@@ -3,6 +3,7 @@ package verisonus.cli.perform;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -20,6 +21,7 @@ import verisonus.core.perform.device.Build;
 import verisonus.core.perform.device.SameEffect;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 /** From the whole tone to its fewest parts. */
@@ -49,15 +51,23 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
             return 0;
         }
         for (Build b : builds)
-            System.out.printf(Locale.ROOT, "%5.1f JND  %2d parts, %2d cables  %6.0f  %5.1f kg  %3.0f min  %s%n", b
-                    .gapJnd(), b.order().size(), b.cables(), b.check().price(), b.check().weightKg(),
-                    b.check()
-                            .setupMinutes(),
+            System.out.printf(Locale.ROOT, "%5.1f JND  %2d parts, %2d cables  %6s  %5s kg  %3s min  %s%n", b.gapJnd(),
+                    b.order().size(), b.cables(), known("%.0f", b.check().price()),
+                    known("%.1f", b.check().weightKg()), known("%.0f", b.check().setupMinutes()),
                     b.without().isEmpty() ? "all of it" : "without " + b.without());
         System.out.println("the last: " + String.join(" → ", builds.getLast().order()));
         for (SameEffect s : twice) System.out.println(s.first() + " and " + s.second() + ": " + s.words());
         checks.forEach(System.out::println);
         return 0;
+    }
+
+    /** A sum of which nothing is known is 0 and stands for nothing. */
+    private static OptionalDouble known(double sum) {
+        return sum > 0 ? OptionalDouble.of(sum) : OptionalDouble.empty();
+    }
+
+    private static String known(String pattern, double sum) {
+        return sum > 0 ? Figures.of(pattern, sum) : "–";
     }
 
     private static ObjectNode document(List<Build> builds, List<SameEffect> twice) {
@@ -67,9 +77,9 @@ public final class BuildsCommand extends VerboseOption implements Callable<Integ
             ObjectNode one = list.addObject().put("without", b.without().isEmpty() ? null : b.without());
             Json.put(one, "gap_jnd", b.gapJnd(), 2);
             one.put("cables", b.cables());
-            Json.put(one, "price", b.check().price(), 2);
-            Json.put(one, "weight_kg", b.check().weightKg(), 2);
-            Json.put(one, "setup_minutes", b.check().setupMinutes(), 1);
+            Json.put(one, "price", known(b.check().price()), 2);
+            Json.put(one, "weight_kg", known(b.check().weightKg()), 2);
+            Json.put(one, "setup_minutes", known(b.check().setupMinutes()), 1);
             ArrayNode order = one.putArray("order");
             b.order().forEach(order::add);
             one.set("tone", ToneJson.write(b.tone()));

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -24,6 +25,7 @@ import verisonus.core.perform.foot.PedalUse;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
+import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
@@ -76,7 +78,10 @@ public final class PedalCommand extends VerboseOption implements Callable<Intege
             if (!json.asked()) print(r, c);
         }
         if (ridden != null) ridden(ridden, tone, doc);
-        List<String> faults = PedalUse.faults(uses.stream().map(u -> use(u, tone)).toList(), tone, List.of());
+        List<PedalUse> used = uses.stream().map(u -> use(u, tone)).toList();
+        List<String> faults = new ArrayList<>(PedalUse.faults(used, tone, List.of()));
+        Optional<Sound> phrase = used.isEmpty() ? Optional.empty() : Optional.of(played.take());
+        for (PedalUse u : used) phrase.flatMap(p -> u.louder(tone, p, limits().loudnessLu())).ifPresent(faults::add);
         ArrayNode said = doc.putArray("faults");
         faults.forEach(said::add);
         if (json.asked()) {

@@ -26,6 +26,7 @@ import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.notes.PlayedNote;
 import verisonus.core.evidence.notes.TempoCourse;
 import verisonus.core.evidence.notes.TempoEstimator;
+import verisonus.core.evidence.notes.TempoHint;
 import verisonus.core.evidence.notes.TempoReading;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.perform.time.NoteStarts;
@@ -157,7 +158,8 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
             NoteSum note = length(length);
             if (bpm != null) TempoBinding.check(bpm);
             Sound sound = AudioInput.studied(Objects.requireNonNull(audio), 0, null).sound();
-            double near = bpm == null ? found(sound) : bpm;
+            Optional<TempoHint> hint = Optional.ofNullable(bpm).map(b -> TempoHint.of(sound, b));
+            double near = hint.map(TempoHint::bpm).orElseGet(() -> found(sound));
             TempoRange range = TempoRange.of(TempoCourse.of(sound, near));
             if (!range.isKnown())
                 throw new InputFault(audio.toString(), "no steady stretch of eight seconds has a tempo",
@@ -166,6 +168,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
             double flam = TempoRange.flamBpm(note, middle, 1);
             if (json.asked()) {
                 ObjectNode doc = Json.object("verisonus.tempo/1").put("steady", range.steady());
+                doc.put("hint_doubted", hint.filter(TempoHint::doubted).isPresent());
                 Json.put(doc, "low_bpm", range.lowBpm(), 2);
                 Json.put(doc, "high_bpm", range.highBpm(), 2);
                 doc.put("length", note.words());
@@ -182,6 +185,8 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
                 json.print(doc);
                 return 0;
             }
+            if (hint.filter(TempoHint::doubted).isPresent())
+                System.out.printf(Locale.ROOT, "%.1f BPM does not fit this recording; looked near %.1f%n", bpm, near);
             System.out.println(range.words());
             System.out.printf(Locale.ROOT, "a %s is %.0f to %.0f ms; its first repeat stands apart when the tempo is"
                     + " %.1f BPM off%n", note.words(), note.milliseconds(range.highBpm()),
@@ -219,10 +224,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
         public Integer call() {
             TempoBinding.check(bpm);
             Tone tone = played.tone();
-            Block block = tone.blocks().stream().filter(b -> b.model().kind() == GearKind.ECHO
-                    && (echo == null ? b.on() : b.id().equals(echo))).findFirst()
-                    .orElseThrow(() -> new InputFault(played.toneFile().toString(), "it has no echo that is on",
-                            "put one in, or name another tone"));
+            Block block = echo(tone);
             List<PlayedNote> notes = NoteStarts.of(played.take());
             RhythmPlan.Echo e = RhythmPlan.Echo.of(block);
             RhythmPlan plan = RhythmPlan.of(notes, e, bpm);
@@ -239,6 +241,19 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
                         n.isPlayed() ? "played" : "repeat " + n.repeat(), n.levelDb(), n.errorMs());
             for (RhythmPlan.Choice c : choices) System.out.println(c.words());
             return 0;
+        }
+
+        private Block echo(Tone tone) {
+            List<Block> echoes = tone.blocks().stream().filter(b -> b.model().kind() == GearKind.ECHO).toList();
+            if (echo == null)
+                return echoes.stream().filter(Block::on).findFirst()
+                        .orElseThrow(() -> new InputFault(played.toneFile().toString(), "it has no echo that is on",
+                                "put one in, or name another tone"));
+            return echoes.stream().filter(b -> b.id().equals(echo)).findFirst()
+                    .orElseThrow(() -> new InputFault("--echo " + echo, "the tone has no echo of that name",
+                            echoes.isEmpty()
+                                    ? "put one in, or name another tone"
+                                    : "name " + String.join(" or ", echoes.stream().map(Block::id).toList())));
         }
 
         private static ObjectNode document(RhythmPlan plan, List<RhythmPlan.Choice> choices, ControlPlace place) {

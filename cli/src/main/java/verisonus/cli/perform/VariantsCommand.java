@@ -125,6 +125,18 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
     public Integer call() {
         if (ringLike != null && (make == null || like != null))
             throw new InputFault("--ring-like", "it needs --make and no --like", "make one variant after the other");
+        if (make != null && make.isBlank())
+            throw new InputFault("--make", "the name is empty", "give the variant a name");
+        if (guitar != null && guitar.isBlank())
+            throw new InputFault("--guitar", "the name is empty", "name the other guitar");
+        boolean goal = louder != null || dirtier != null || longerDecay != null || repeats != null;
+        if (goal && make == null)
+            throw new InputFault(louder != null
+                    ? "--louder"
+                    : dirtier != null
+                            ? "--dirtier"
+                            : longerDecay != null ? "--longer-decay" : "--repeats",
+                    "no variant is made that could be so", "add --make NAME");
         if ((measured == null) != (allowed == null))
             throw new InputFault("--measured and --allowed", "one of them is missing", "give both");
         Optional<LoudnessCeiling> ceiling = measured == null || allowed == null
@@ -134,6 +146,9 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
             throw new InputFault("--like", "no variant is made that could come near to it", "add --make NAME");
         Path file = Objects.requireNonNull(tone);
         VariantJson.Set set = read(file);
+        if (guitar != null && guitar.equals(set.tone().name()))
+            throw new InputFault("--guitar " + guitar, "the tone itself is called so",
+                    "give the guitar's variant a name of its own");
         Sound phrase = AudioInput.studied(Objects.requireNonNull(di), 0, null).sound();
         Optional<OutputFile> target = Optional.ofNullable(out).map(p -> force.to(p));
         target.ifPresent(OutputFile::check);
@@ -147,6 +162,7 @@ public final class VariantsCommand extends VerboseOption implements Callable<Int
         Optional<GuitarTrim> trim = guitar == null ? Optional.empty() : Optional.of(trim(base, phrase));
         if (trim.isPresent()) {
             base = trim.get().base();
+            all.removeIf(v -> v.name().equals(guitar));
             all.add(trim.get().variant());
         }
         VariantMatrix matrix = VariantMatrix.of(base, all, phrase, Progress.NONE);

@@ -270,4 +270,17 @@ class PerformCommandsTest {
         assertThat(made.path("rings").path("reached").asBoolean()).isTrue();
         assertThat(made.path("tone").toString()).contains("soft-knee compressor");
     }
+
+    @Test
+    void aGuitarsVariantTakesThePlaceOfTheOneOfItsName() {
+        json("variants", "--tone", tone, "--di", di, "--make", "my other one", "--louder", "1", "--out", at("set.json"),
+                "--json");
+        JsonNode made = json("variants", "--tone", at("set.json"), "--di", di, "--guitar", "my other one",
+                "--other-take", di, "--out", at("again.json"), "--json");
+        assertThat(made.path("variants")).hasSize(1);
+        assertThat(json("variants", "--tone", at("again.json"), "--di", di, "--json").path("variants")).hasSize(1);
+        Said own = Said.by("variants", "--tone", tone, "--di", di, "--guitar", "rhythm", "--other-take", di);
+        assertThat(own.status()).isEqualTo(3);
+        assertThat(own.err()).contains("the tone itself is called so");
+    }
 }
