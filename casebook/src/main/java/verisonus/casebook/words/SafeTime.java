@@ -15,6 +15,11 @@ public final class SafeTime {
         return words(ListeningDose.safeMinutesPerDay(dba));
     }
 
+    /** The same where there is little room: "15 min", "9 s". */
+    public static String brief(double minutes) {
+        return words(minutes).replaceFirst("minutes?", "min").replaceFirst("seconds", "s");
+    }
+
     /** "all day", "4 h", "15 minutes", "9 seconds"; "no time" under a second. */
     public static String words(double minutes) {
         if (minutes >= ALL_DAY_MINUTES) return "all day";

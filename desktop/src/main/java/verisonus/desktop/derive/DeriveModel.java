@@ -3,6 +3,8 @@ package verisonus.desktop.derive;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.store.DerivedTone;
@@ -27,10 +29,12 @@ import verisonus.desktop.derive.advice.AdviceModel;
 import verisonus.desktop.derive.chain.ChainModel;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.derive.gap.GapModel;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.CaseSnapshot;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
+import verisonus.desktop.desk.StudiedPart;
 import verisonus.desktop.session.CaseSession;
 
 /** Searches for the tone of the open case, and holds what is asked about it: its chain, its gap, what to turn next. */
@@ -43,6 +47,8 @@ public final class DeriveModel {
     private final AdviceModel advice;
     private final InterimModel interim;
 
+    private final StudiedPart studied;
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     /** The case that a search is to begin for as soon as its sound is there. */
     private Optional<Long> deriveWhenLoaded = Optional.empty();
 
@@ -53,10 +59,17 @@ public final class DeriveModel {
         gap = new GapModel(session);
         advice = new AdviceModel(session);
         interim = new InterimModel(desk);
+        studied = new StudiedPart(desk);
         desk.sounds().subscribe(s -> {
-            if (s.di().isEmpty() || !deriveWhenLoaded.equals(desk.snapshot().map(CaseSnapshot::caseId))) return;
+            if (s.di().isEmpty() || s.reference().isEmpty() || !isAwaited()) return;
             deriveWhenLoaded = Optional.empty();
             derive();
+        });
+        desk.work().busy().subscribe(busy -> {
+            if (busy || deriveWhenLoaded.isEmpty()) return;
+            boolean mine = isAwaited();
+            deriveWhenLoaded = Optional.empty();
+            if (mine) derive();
         });
         desk.open().subscribe(o -> o.flatMap(OpenCase::tone)
                 .ifPresent(t -> choices.goal().set(t.remarks().goal())));
@@ -64,9 +77,58 @@ public final class DeriveModel {
                 .ifPresent(t -> session.keep(t.aiming(g), "Goal: " + g.words())));
     }
 
-    /** Searches for a tone; locked controls keep their value, a cancelled search keeps the best so far. */
+    private boolean isAwaited() {
+        return deriveWhenLoaded.isPresent() && deriveWhenLoaded.equals(desk.snapshot().map(CaseSnapshot::caseId));
+    }
+
+    /**
+     * Makes a tone of what is there, and says what it does: with record and take it searches, on the best passage where none is marked;
+     * with a record alone a stand-in plays for a sketch; what is missing is said. Locked controls keep their value, a cancelled search
+     * keeps the best so far.
+     */
     public void derive() {
-        if (!session.missing().isEmpty()) return;
+        Optional<CaseSnapshot> now = desk.snapshot();
+        if (now.isEmpty()) {
+            say("Nothing is there yet: choose a recording with the wanted sound and a dry take of yours.");
+            return;
+        }
+        boolean read = now.get().sounds().reference().isPresent() || now.get().sounds().di().isPresent();
+        boolean coming = desk.work().busy().get() && !session.canBegin();
+        if (coming) {
+            deriveWhenLoaded = Optional.of(now.get().caseId());
+            say("As soon as the recordings have been read.");
+        } else if (now.get().sounds().reference().isEmpty()) {
+            say(read
+                    ? "There is a take and no record yet: choose a recording with the wanted sound."
+                    : "Nothing is there yet: choose a recording with the wanted sound and a dry take of yours.");
+        } else {
+            boolean alone = now.get().sounds().di().isEmpty();
+            studied.have(this::say, alone ? this::sketch : this::search);
+        }
+    }
+
+    /** Whether a recording has to be chosen before anything can be made. */
+    public boolean lacksReference() {
+        return !desk.work().busy().get() && desk.sounds().get().reference().isEmpty();
+    }
+
+    private void say(String words) {
+        // Said again even where it is the same as before.
+        said.set("");
+        said.set(words);
+    }
+
+    /** What it does, or why it does nothing. */
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    private void search() {
+        if (!session.missing().isEmpty()) {
+            say(session.missing());
+            return;
+        }
+        Bench from = desk.bench().get();
         OpenCase c = desk.open().get().orElseThrow();
         Region region = c.region().orElseThrow();
         Sounds s = desk.sounds().get();
@@ -93,18 +155,28 @@ public final class DeriveModel {
                     .sketched(standIn ? sketch.ofStandIn() : sketch);
         }).keep(derived -> desk.book().tones().keepTone(c.entry().id(), derived,
                 Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd())))
-                .begin();
+                .unseen(() -> say("The tone of " + c.entry().name() + " is ready and kept with its case."))
+                .show(_ -> arrived(from, c.entry().name()));
     }
 
-    /** Whether a rough tone can be made of the record alone: there is one, with a region, and no take. */
+    /** The bench of the tone comes to the front where the player waited for it; who went elsewhere is told. */
+    private void arrived(Bench from, String name) {
+        Bench here = desk.bench().get();
+        if (here == from) desk.bench().set(Bench.DERIVE);
+        else if (here != Bench.DERIVE) say("The tone of " + name + " is ready: 3 shows it.");
+    }
+
+    /** Whether a rough tone can be made of the record alone: there is one, and no take. */
     boolean canSketch() {
         Sounds s = desk.sounds().get();
-        return s.reference().isPresent() && s.di().isEmpty() && session.region().isPresent();
+        return s.reference().isPresent() && s.di().isEmpty();
     }
 
     /** Lets a stand-in play the dry take, which can be undone like any other, and derives with it. */
     public void sketch() {
         if (!canSketch()) return;
+        say("A stand-in plays in place of your guitar, for a first sketch: dirt and colour come near, all else is open until"
+                + " you play it yourself.");
         long into = desk.open().get().orElseThrow().entry().id();
         desk.forCase("Playing the stand-in",
                 _ -> SoundWriter.encode(StandInTake.play(), SoundWriter.Format.WAV_24)).keep(take -> {

@@ -17,7 +17,6 @@ import verisonus.desktop.derive.chain.ChainFoot;
 import verisonus.desktop.derive.chain.ChainTable;
 import verisonus.desktop.derive.chain.WaysView;
 import verisonus.desktop.derive.choices.ChoicesView;
-import verisonus.desktop.desk.Bench;
 import verisonus.desktop.session.AgedTone;
 import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.theme.Hint;
@@ -56,12 +55,9 @@ public final class DeriveView extends BorderPane {
         sketch.setId("sketch");
         Hint.on(sketch, "a guitar that is nobody's plays in place of yours: dirt and colour come near, all else"
                 + " is open until you play it yourself");
-        sketch.setOnAction(_ -> model.sketch());
+        sketch.setOnAction(_ -> model.derive());
         step.setId("next-step");
-        step.setOnAction(_ -> {
-            if (session.lacksRecording()) choose.run();
-            else session.desk().bench().set(Bench.LISTEN);
-        });
+        step.setOnAction(_ -> choose.run());
         VBox words = Nodes.column(2, verdict, summary, soFar(), aged(), new HBox(10, step, sketch));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
@@ -82,8 +78,7 @@ public final class DeriveView extends BorderPane {
         session.desk().sounds().subscribe(this::show);
         model.chain().shown().subscribe(this::show);
         show();
-        session.desk().work().busy().subscribe(_ -> derive.setDisable(!session.missing().isEmpty()
-                || session.desk().work().busy().get()));
+        session.desk().work().busy().subscribe(_ -> enable());
     }
 
     /** The best of a search that is still running. */
@@ -140,23 +135,28 @@ public final class DeriveView extends BorderPane {
         Optional<DerivedTone> tone = session.tone();
         String missing = session.missing();
         verdict.setText(tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
-        summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(missing.isEmpty()
+        summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(session.canBegin()
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
+                        + (missing.isEmpty() ? "" : " It looks for the best passage by itself.")
                 : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
-        boolean begun = session.desk().open().get().isPresent() && !missing.isEmpty();
-        step.setText(session.lacksRecording() ? "Choose recordings…" : "Mark a region on Listen");
+        boolean begun = session.desk().open().get().isPresent() && session.lacksRecording();
+        step.setText("Choose recordings…");
         step.setVisible(begun);
         step.setManaged(begun);
         sketch.setVisible(begun && model.canSketch());
         sketch.setManaged(sketch.isVisible());
-        derive.setDisable(!missing.isEmpty() || session.desk().work().busy().get());
+        enable();
         table.show();
         ways.setVisible(tone.isPresent());
         tone.ifPresent(t -> ways.show(t.tone()));
         ledger.show();
         ledger.setVisible(tone.isPresent());
         foot.showLegend(tone.isPresent());
+    }
+
+    private void enable() {
+        derive.setDisable(!session.canBegin() || session.desk().work().busy().get());
     }
 
     /** Names the blocks that could as well be left out, once they have been weighed. */

@@ -22,6 +22,7 @@ public final class Piece<T> {
     private Optional<Consumer<T>> keep = Optional.empty();
     private Consumer<Unfinished> unfinished = _ -> {};
     private Consumer<T> show = _ -> {};
+    private Runnable unseen = () -> {};
 
     /** Why there is no result. */
     public enum Unfinished {
@@ -49,6 +50,12 @@ public final class Piece<T> {
     /** What is to be done where no result comes; else nothing is. */
     public Piece<T> otherwise(Consumer<Unfinished> then) {
         unfinished = then;
+        return this;
+    }
+
+    /** What is to be done where the result was kept with an owner who is no longer in sight. */
+    public Piece<T> unseen(Runnable then) {
+        unseen = then;
         return this;
     }
 
@@ -88,6 +95,7 @@ public final class Piece<T> {
         }
         if (owner.isShown()) show.accept(result);
         else if (keep.isEmpty()) unfinished(Unfinished.OVERTAKEN);
+        else unseen.run();
     }
 
     /** On the window's thread. */

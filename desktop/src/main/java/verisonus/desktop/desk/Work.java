@@ -148,9 +148,10 @@ public final class Work implements AutoCloseable {
         CountDownLatch applied = new CountDownLatch(1);
         window.execute(() -> {
             try {
-                end();
                 ending.run();
             } finally {
+                // Last, so that what an ending begins follows without a moment of rest.
+                end();
                 applied.countDown();
             }
         });

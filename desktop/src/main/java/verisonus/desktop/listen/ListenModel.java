@@ -18,6 +18,7 @@ import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.desk.Desk;
+import verisonus.desktop.desk.DrawnCourse;
 
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -25,10 +26,6 @@ import verisonus.desktop.player.PlayerModel;
 
 /** The reference's course over time and the regions marked on it. */
 public final class ListenModel {
-    /** How many values of each ribbon are kept: more than a wide screen has points. */
-    private static final int STEPS = 2400;
-    /** A long recording is drawn this finely, so that it can be looked at closely. */
-    private static final double FINEST_S = 0.05;
     /** A shorter drag is a slip of the hand. */
     private static final double SHORTEST_S = 0.5;
 
@@ -74,9 +71,8 @@ public final class ListenModel {
     private void draw(Sound sound) {
         Optional<String> hash = drawn;
         if (course.get().isPresent() || hash.isEmpty()) return;
-        int steps = Math.max(STEPS, (int) (sound.durationS() / FINEST_S));
         desk.forCase("Drawing the recording", _ -> {
-            Course made = Course.of(sound, steps);
+            Course made = DrawnCourse.of(sound);
             desk.book().recordings().keepCourse(hash.get(), made);
             return made;
         }).show(made -> {

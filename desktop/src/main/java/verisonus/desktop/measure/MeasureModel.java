@@ -11,6 +11,8 @@ import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleIntegerProperty;
 import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.exchange.Json;
@@ -35,6 +37,7 @@ import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.SavedFile;
+import verisonus.desktop.desk.StudiedPart;
 import verisonus.desktop.desk.TapTempo;
 
 /** What was found in the region under study. */
@@ -43,21 +46,37 @@ public final class MeasureModel {
 
     private final Desk desk;
     private final TapTempo taps = new TapTempo();
+    private final StudiedPart studied;
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
     private final IntegerProperty selected = new SimpleIntegerProperty(0);
 
     public MeasureModel(Desk desk) {
         this.desk = desk;
+        studied = new StudiedPart(desk);
     }
 
-    /** Whether there is a region with sound to measure. */
+    /** Whether there is sound to measure. */
     public boolean canMeasure() {
-        return desk.open().get().flatMap(OpenCase::region).isPresent()
-                && desk.sounds().get().reference().isPresent();
+        return desk.sounds().get().reference().isPresent();
     }
 
-    /** Measures the region under study and keeps what was found. */
+    /** Measures the region under study and keeps what was found; where none is marked the best passage. */
     public void measure() {
-        if (!canMeasure()) return;
+        if (canMeasure()) studied.have(this::say, this::measureRegion);
+        else say("Add a recording with the wanted sound first: there is nothing to measure.");
+    }
+
+    private void say(String words) {
+        said.set("");
+        said.set(words);
+    }
+
+    /** Which passage is measured where none was marked, or why none is. */
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    private void measureRegion() {
         OpenCase c = desk.open().get().orElseThrow();
         Region region = c.region().orElseThrow();
         Medium medium = c.first(Medium.Role.REFERENCE).orElseThrow();

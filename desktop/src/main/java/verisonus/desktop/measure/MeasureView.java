@@ -28,6 +28,7 @@ import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.work.Figures;
+import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
@@ -156,12 +157,16 @@ public final class MeasureView extends BorderPane {
         if (drawn.isSelected()) spectrogram.show();
         List<EvidenceSentences> findings = model.findings();
         measure.setDisable(!model.canMeasure());
-        measure.setText(findings.isEmpty() ? "Measure this region" : "Measure again");
+        boolean marked = model.desk().open().get().flatMap(OpenCase::region).isPresent();
+        measure.setText(
+                !findings.isEmpty() ? "Measure again" : marked ? "Measure this region" : "Measure the best passage");
         if (findings.isEmpty()) {
             heading.setText("Not measured yet");
-            summary.setText(model.canMeasure()
-                    ? "The region on the Listen bench is ready to be measured."
-                    : "Mark a region on the Listen bench first.");
+            summary.setText(!model.canMeasure()
+                    ? "Add a recording with the wanted sound first."
+                    : marked
+                            ? "The region on the Listen bench is ready to be measured."
+                            : "No passage is marked yet: the best one is found by itself.");
         } else {
             heading.setText("What the recording shows");
             summary.setText(model.summary());

@@ -120,7 +120,7 @@ public record ListeningLevel(double fullDbSpl, From from) {
     String words(double gainDb, double dose) {
         double level = dbSpl(gainDb);
         double minutes = ListeningDose.safeMinutesPerDay(level) * Math.max(0, 1 - dose);
-        String left = SafeTime.words(minutes);
+        String left = SafeTime.brief(minutes);
         String time = left.equals("all day") ? "safe all day" : left + " safe today";
         String heard = dose < 0.01 ? "" : Figures.of(" · %.0f %% heard", 100 * dose);
         return Figures.of("%.0f dB SPL %s · %s%s", level, from.words(), time,

@@ -107,6 +107,12 @@ public final class CaseSession {
         return "";
     }
 
+    /** Whether a search can begin, if need be after the best passage was found. */
+    public boolean canBegin() {
+        Sounds s = desk.sounds().get();
+        return desk.open().get().isPresent() && s.reference().isPresent() && s.di().isPresent();
+    }
+
     /** Whether nobody's guitar stands in for the player's. */
     public boolean hasStandIn() {
         return desk.open().get().flatMap(o -> o.first(Medium.Role.DI)).filter(m -> m.title().equals(StandInTake.NAME))

@@ -99,9 +99,9 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
         derive = new DeriveModel(new CaseSession(desk));
         listen = new ListenModel(desk);
         arrivals = new Arrivals(desk, this::take);
-        arrivals.said().subscribe(t -> {
-            if (!t.isEmpty()) say(t);
-        });
+        arrivals.said().subscribe(this::sayIfAny);
+        derive.said().subscribe(this::sayIfAny);
+        measure.said().subscribe(this::sayIfAny);
         floor = new FloorSending(derive.session()::settings, desk, this::say);
         walk = new WalkStrip(new Walk(desk));
         travel = new TravelModel(desk, inputs(desk));
@@ -306,6 +306,10 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
                 .or(() -> focus.flatMap(Hint::of))
                 .orElse("Move the focus with Tab, then press F1 again.");
         say(said);
+    }
+
+    private void sayIfAny(String text) {
+        if (!text.isEmpty()) say(text);
     }
 
     /** Shows one line until the next key. */

@@ -28,12 +28,24 @@ class MeasureModelTest {
     }
 
     @Test
-    void needsARegion() {
+    void whereNoRegionIsMarkedTheBestPassageIsMarkedAndMeasured() {
         MeasureModel m = new MeasureModel(fixture.desk());
-        assertThat(m.canMeasure()).isFalse();
         m.measure();
         fixture.settle();
-        assertThat(m.findings()).isEmpty();
+        assertThat(fixture.open().region()).isPresent();
+        assertThat(m.said().get()).startsWith("Studied: ");
+        assertThat(m.findings()).isNotEmpty();
+    }
+
+    @Test
+    void withoutARecordingItSaysWhatIsMissing() {
+        fixture.desk().addCase("Empty");
+        fixture.settle();
+        MeasureModel m = new MeasureModel(fixture.desk());
+        m.measure();
+        fixture.settle();
+        assertThat(m.said().get()).contains("Add a recording");
+        assertThat(m.canMeasure()).isFalse();
     }
 
     @Test

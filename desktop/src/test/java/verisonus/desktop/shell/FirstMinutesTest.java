@@ -90,15 +90,14 @@ class FirstMinutesTest {
         idle(() -> desk.sounds().get().di().isPresent());
         assertThat(desk.open().get().orElseThrow().media()).extracting(Medium::role)
                 .containsExactlyInAnyOrder(Medium.Role.REFERENCE, Medium.Role.DI);
-        press(KeyCode.DIGIT1);
-        press(KeyCode.A);
-        idle(() -> desk.open().get().orElseThrow().region().isPresent());
         press(KeyCode.CONTROL, KeyCode.D);
         idle(() -> desk.open().get().orElseThrow().tone().isPresent());
+        assertThat(desk.open().get().orElseThrow().region()).as("the best passage, marked").isPresent();
+        assertThat(desk.bench().get()).as("where the tone stands").isEqualTo(Bench.DERIVE);
         press(KeyCode.DIGIT7);
         idle(() -> desk.bench().get() == Bench.SHEET);
         assertThat(label("#case-title")).isEqualTo("New case");
-        assertThat(keys).as("keys pressed").isEqualTo(5);
+        assertThat(keys).as("keys pressed").isEqualTo(3);
         press(KeyCode.SHIFT, KeyCode.F1);
         assertThat(robot.lookup("#keys").query().isVisible()).isTrue();
         press(KeyCode.ESCAPE);

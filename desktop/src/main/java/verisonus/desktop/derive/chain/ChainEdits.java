@@ -157,15 +157,18 @@ public final class ChainEdits {
                 kept -> swap.set(Optional.of(new Swap(kept.after(), raw.apply(kept.before()), words))));
     }
 
-    /** Hears the last exchange as it comes, or balanced again. */
-    public void toggleBalance() {
+    /** Hears the last exchange as it comes, or balanced again. @return whether there was one */
+    public boolean toggleBalance() {
         Optional<Tone> now = tone();
-        swap.get().ifPresent(s -> {
+        Optional<Swap> last = swap.get()
+                .filter(s -> now.filter(t -> t.equals(s.balanced) || t.equals(s.asItComes)).isPresent());
+        last.ifPresent(s -> {
             boolean balanced = now.filter(s.balanced::equals).isPresent();
             boolean asItComes = now.filter(s.asItComes::equals).isPresent();
             if (balanced) session.change(ToneEdit.from(s.balanced, s.asItComes), s.words + ", as it comes");
             if (asItComes) session.change(ToneEdit.from(s.asItComes, s.balanced), s.words + ", balanced");
         });
+        return last.isPresent();
     }
 
     /** The last exchange, while the tone is one of its two. */

@@ -178,11 +178,11 @@ public final class ChainModel {
                 }));
     }
 
-    /** Sets the swept control to where it stands now. */
-    public void here() {
+    /** Sets the swept control to where it stands now. @return whether one was turning */
+    public boolean here() {
         PlayerModel player = session.desk().player();
         // What is heard must be the turning itself: anywhere else the moment says nothing of the control.
-        if (!isSwept() || player.source().get() != Source.BESIDE) return;
+        if (!isSwept() || player.source().get() != Source.BESIDE) return false;
         SettingRow asked = studied.get().orElseThrow().row;
         double value = sweep.orElseThrow().turned.valueAt(player.positionS().get());
         sweep = Optional.empty();
@@ -190,6 +190,7 @@ public final class ChainModel {
         player.stop();
         player.choose(Source.MINE);
         settings().stream().filter(r -> r.place().equals(asked.place())).findFirst().ifPresent(now -> turn(now, value));
+        return true;
     }
 
     /** Whether a sweep can be marked: it was made, and nothing else has been studied since. */
