@@ -118,7 +118,8 @@ final class SoundChecks {
         Figure f = new Figure("feel: dirt of a stroke at " + (int) db + " dB", "energy beside a sine", "share",
                 db < -30 ? 0.01 : 0.1);
         for (int n = 0; n < 20; n++) {
-            Tone front = new Tone("t", List.of(Block.of(AMPS[n % AMPS.length]).with("gain", 1 + n / 5 * 2).with("sag", 0)));
+            Tone front = new Tone("t",
+                    List.of(Block.of(AMPS[n % AMPS.length]).with("gain", 1 + n / 5 * 2).with("sag", 0)));
             float[] x = new float[RATE];
             double a = 0.4 * Math.pow(10, db / 20);
             for (int i = 0; i < x.length; i++) x[i] = (float) (a * Math.sin(2 * Math.PI * 220 * i / RATE));
@@ -174,8 +175,9 @@ final class SoundChecks {
     private static Figure moves() {
         Figure f = new Figure("map: foot moves with separate boxes", "counted block by block", "moves", 0);
         for (int n = 0; n < 32; n++) {
-            Tone t = new Tone("t", List.of(Block.of("mid-hump overdrive").switched((n & 1) == 0), Block.of("chiming edge"),
-                    Block.of("2×12 open"), Block.of("clean echo").switched((n & 2) == 0)));
+            Tone t = new Tone("t",
+                    List.of(Block.of("mid-hump overdrive").switched((n & 1) == 0), Block.of("chiming edge"),
+                            Block.of("2×12 open"), Block.of("clean echo").switched((n & 2) == 0)));
             Map<String, Boolean> switches = (n & 4) == 0 ? Map.of() : Map.of("drive", (n & 1) != 0);
             Map<ControlPlace, Double> settings = (n & 8) == 0
                     ? Map.of()

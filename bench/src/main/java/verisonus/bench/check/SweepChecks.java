@@ -33,7 +33,8 @@ final class SweepChecks {
     }
 
     private static Figure figure(String name, Spoiling how) {
-        Figure f = new Figure("sweep: " + name + ", accepted sets", "the loudspeaker that was played through", "dB", 0.6);
+        Figure f = new Figure("sweep: " + name + ", accepted sets", "the loudspeaker that was played through", "dB",
+                0.6);
         SplittableRandom random = new SplittableRandom(5);
         int refused = 0;
         for (int set = 0; set < SETS; set++) {
@@ -77,7 +78,8 @@ final class SweepChecks {
     }
 
     private static Sound heard(PlaybackSystem s) {
-        PlaybackSystem plain = new PlaybackSystem(s.id(), s.name(), s.curve(), Optional.empty(), s.room(), 1, false, 75, "");
+        PlaybackSystem plain = new PlaybackSystem(s.id(), s.name(), s.curve(), Optional.empty(), s.room(), 1, false, 75,
+                "");
         return Sound.mono(new SystemSound(plain, 75).of(SIGNAL, Progress.NONE).channel(0), 48_000);
     }
 
@@ -105,14 +107,14 @@ final class SweepChecks {
     private static List<Sound> dropped(List<Sound> runs, SplittableRandom random) {
         List<Sound> out = new ArrayList<>(runs);
         float[] x = out.get(0).mid().clone();
-        int at = (int) ((1.8 + 5 * random.nextDouble()) * 48_000);
+        int at = (int) ((2.8 + 5 * random.nextDouble()) * 48_000);
         for (int i = at; i < at + 2880; i++) x[i] = (float) (0.0005 * (2 * random.nextDouble() - 1));
         out.set(0, Sound.mono(x, 48_000));
         return out;
     }
 
     private static List<Sound> muted(List<Sound> runs, SplittableRandom random) {
-        int until = (int) ((1.5 + random.nextDouble()) * 48_000);
+        int until = (int) ((2.55 + random.nextDouble()) * 48_000);
         return runs.stream().map(s -> {
             float[] x = s.mid().clone();
             for (int i = 0; i < until; i++) x[i] *= 0.001f;

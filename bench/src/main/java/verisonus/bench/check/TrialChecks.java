@@ -129,7 +129,8 @@ final class TrialChecks {
 
     /** Listeners whose answers turn right as steeply as this: how many steps lie within what is said, of 100; 68 is promised. */
     private static Figure covered(double steepness) {
-        Figure f = new Figure("trial: own step within its factor, slope " + steepness, "simulated listeners, 68 promised",
+        Figure f = new Figure("trial: own step within its factor, slope " + steepness,
+                "simulated listeners, 68 promised",
                 "of 100", 100);
         SplittableRandom random = new SplittableRandom(91);
         int held = 0;

@@ -7,9 +7,9 @@ import verisonus.core.sound.Sound;
  * The signal that measures a playback system, and what undoes it: a sine whose frequency rises exponentially, so that what a
  * loudspeaker distorts falls before the straight response and can be cut away (A. Farina, "Simultaneous measurement of impulse
  * response and distortion with a swept-sine technique", AES 108, 2000). A silence leads, a
- * longer one follows for the room. In the first stand two short tones 20 dB apart; right behind the sweep stands the second of them once
- * more. What changes the level by itself brings the two nearer, or leaves the last one softer than the first. Once the sweep is undone they
- * lie far from the response.
+ * longer one follows for the room. In the first stand a soft tone and a loud one that is held, 20 dB apart; right behind the sweep stands
+ * the loud one once more. What changes the level by itself brings the two nearer, lets the held one sink, or leaves the last one softer than
+ * the first. Once the sweep is undone they lie far from the response.
  *
  * @param fromHz where it begins
  * @param toHz where it ends
@@ -18,13 +18,17 @@ import verisonus.core.sound.Sound;
 public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
     /** 20 Hz to 20 kHz in 6 s. */
     public static final ExponentialSweep STANDARD = new ExponentialSweep(20, 20000, 6);
-    public static final double LEAD_S = 1.0;
+    public static final double LEAD_S = 2.05;
     public static final double TAIL_S = 1.6;
     /** Where the tones begin, from the sweep's begin and from its end, and how long each lasts, s. */
-    private static final double SOFT_BEFORE_S = 0.8;
-    private static final double LOUD_BEFORE_S = 0.65;
+    private static final double SOFT_BEFORE_S = 1.85;
+    private static final double LOUD_BEFORE_S = 1.7;
     private static final double LOUD_AFTER_S = 0.1;
     private static final double TONE_S = 0.15;
+    private static final double HELD_S = 1.2;
+    /** From the held tone's begin: a room has built up by the first, a slow level control has acted by the second. */
+    private static final double BUILT_UP_S = 0.3;
+    private static final double SETTLED_S = 1.0;
     private static final double TONE_HZ = 1000;
     static final double TONES_APART_DB = 20;
     private static final double LEVEL = 0.35;
@@ -36,9 +40,9 @@ public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
         float[] x = new float[leadFrames() + frames() + (int) (TAIL_S * RATE_HZ)];
         float[] sweep = sweep();
         System.arraycopy(sweep, 0, x, leadFrames(), sweep.length);
-        tone(x, softAt(), LEVEL * Math.pow(10, -TONES_APART_DB / 20));
-        tone(x, loudAt(), LEVEL);
-        tone(x, loudAgainAt(), LEVEL);
+        tone(x, softAt(), TONE_S, LEVEL * Math.pow(10, -TONES_APART_DB / 20));
+        tone(x, loudAt(), HELD_S, LEVEL);
+        tone(x, loudAgainAt(), TONE_S, LEVEL);
         return Sound.mono(x, RATE_HZ);
     }
 
@@ -55,8 +59,8 @@ public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
         return leadFrames() + frames() + (int) (LOUD_AFTER_S * RATE_HZ);
     }
 
-    private static void tone(float[] x, int at, double level) {
-        int n = (int) (TONE_S * RATE_HZ);
+    private static void tone(float[] x, int at, double seconds, double level) {
+        int n = (int) (seconds * RATE_HZ);
         int fade = (int) (FADE_S * RATE_HZ / 4);
         for (int i = 0; i < n; i++) {
             double w = Math.min(1, Math.min(i, n - 1 - i) / (double) fade);
@@ -66,13 +70,19 @@ public record ExponentialSweep(double fromHz, double toHz, double lengthS) {
     }
 
     /**
-     * Levels of the three tones in a recording, dB, in the order in which they stand: soft, loud, loud again.
+     * Levels of the tones in a recording, dB.
      *
-     * @param startsAt frame of the recording at which the signal begins
+     * @param soft of the soft one @param loud of the loud one's begin @param builtUp of it once a room has built up
+     * @param settled of it near its end @param again of the last one
      */
-    double[] tonesDb(float[] heard, int startsAt) {
-        return new double[]{toneDb(heard, startsAt + softAt()), toneDb(heard, startsAt + loudAt()),
-                toneDb(heard, startsAt + loudAgainAt())};
+    record Tones(double soft, double loud, double builtUp, double settled, double again) {}
+
+    /** @param startsAt frame of the recording at which the signal begins */
+    Tones tonesDb(float[] heard, int startsAt) {
+        int loud = startsAt + loudAt();
+        return new Tones(toneDb(heard, startsAt + softAt()), toneDb(heard, loud),
+                toneDb(heard, loud + (int) (BUILT_UP_S * RATE_HZ)), toneDb(heard, loud + (int) (SETTLED_S * RATE_HZ)),
+                toneDb(heard, startsAt + loudAgainAt()));
     }
 
     /** Of one tone, in the same part of each, so that a room that builds up says the same of all. */

@@ -13,6 +13,7 @@ import verisonus.core.sound.Sound;
 record SweepEnvelope(double[] levelDb, double noiseDb) {
     static final double FRAME_S = 0.01;
     private static final int FRAME = (int) (FRAME_S * Sound.WORKING_RATE_HZ);
+    private static final double SILENCE_S = 0.17;
     /** So far from a hole its surroundings are looked at, frames: nearer the room still rings into it. */
     private static final int NEAR = 8;
     private static final int FAR = 25;
@@ -29,15 +30,17 @@ record SweepEnvelope(double[] levelDb, double noiseDb) {
     private static final double APART_DB = 3;
     /** A loudspeaker rises by 2 dB at most within 20 ms of a sweep; a switch that opens jumps. */
     private static final double JUMP_DB = 15;
-    private static final double MUTED_OVER_NOISE_DB = 6;
+    /** All that came before stands this much under what follows at once: no loudspeaker begins so. */
+    private static final double MUTED_DB = 25;
 
     /** @param startsAt frame of the recording at which the sweep begins */
     static SweepEnvelope of(float[] x, ExponentialSweep sweep, int startsAt) {
         double[] out = new double[sweep.frames() / FRAME];
         for (int i = 0; i < out.length; i++) out[i] = db(x, startsAt + i * FRAME, FRAME);
-        // Between the tones that lead and the sweep.
-        int silence = (int) (0.3 * Sound.WORKING_RATE_HZ);
-        return new SweepEnvelope(out, db(x, startsAt - silence - FRAME, silence));
+        int lead = startsAt - sweep.leadFrames();
+        int silence = (int) (SILENCE_S * Sound.WORKING_RATE_HZ);
+        // Before the tones; where that was not recorded, right before the sweep, where a room may ring on.
+        return new SweepEnvelope(out, db(x, lead >= 0 ? lead + FRAME : startsAt - silence - FRAME, silence));
     }
 
     private static double db(float[] x, int from, int n) {
@@ -83,11 +86,11 @@ record SweepEnvelope(double[] levelDb, double noiseDb) {
         int end = levelDb.length / 2;
         for (int i = 3; i < end; i++) {
             double before = Math.max(levelDb[i - 2], levelDb[i - 3]);
-            boolean opens = levelDb[i] - before > JUMP_DB && before < noiseDb + MUTED_OVER_NOISE_DB
-                    && median(i + 1, i + FAR) > noiseDb + OVER_NOISE_DB;
+            double after = median(i + 1, i + FAR);
+            boolean opens = levelDb[i] - before > JUMP_DB && after > noiseDb + OVER_NOISE_DB;
             if (!opens) continue;
-            double loudest = Arrays.stream(levelDb, 0, i - 2).max().orElse(noiseDb);
-            if (loudest < noiseDb + MUTED_OVER_NOISE_DB) return i * FRAME_S;
+            double loudest = Arrays.stream(levelDb, 0, i - 1).max().orElse(noiseDb);
+            if (loudest < after - MUTED_DB) return i * FRAME_S;
         }
         return 0;
     }

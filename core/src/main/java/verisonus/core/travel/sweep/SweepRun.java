@@ -87,12 +87,12 @@ record SweepRun(double[] power, double[] noise, double lowestHz, double highestH
     }
 
     /** Whether the tones say that something turned the level by itself; nothing where they do not stand out, as in an older recording. */
-    private static boolean changesLevel(double[] tonesDb, double noiseDb) {
-        boolean heard = tonesDb[0] > noiseDb - TONE_UNDER_RMS_DB && tonesDb[1] > tonesDb[0] + 3;
-        if (!heard || tonesDb[2] == Double.NEGATIVE_INFINITY) return false;
-        double nearer = tonesDb[1] - tonesDb[0] - ExponentialSweep.TONES_APART_DB;
-        double later = tonesDb[2] - tonesDb[1];
-        return Math.abs(nearer) > LEVEL_CHANGES_DB || Math.abs(later) > LEVEL_CHANGES_DB;
+    private static boolean changesLevel(ExponentialSweep.Tones t, double noiseDb) {
+        boolean heard = t.soft() > noiseDb - TONE_UNDER_RMS_DB && t.loud() > t.soft() + 3;
+        if (!heard || t.again() == Double.NEGATIVE_INFINITY) return false;
+        double nearer = t.loud() - t.soft() - ExponentialSweep.TONES_APART_DB;
+        return Math.abs(nearer) > LEVEL_CHANGES_DB || Math.abs(t.again() - t.loud()) > LEVEL_CHANGES_DB
+                || Math.abs(t.settled() - t.builtUp()) > LEVEL_CHANGES_DB;
     }
 
     private static int frames(double s) {
