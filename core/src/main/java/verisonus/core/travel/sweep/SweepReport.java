@@ -26,6 +26,8 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
     /** A converter is flatter than this, no loudspeaker in a room is less uneven than that. */
     private static final double FLAT_DB = 0.5;
     private static final double UNEVEN_DB = 1.5;
+    private static final String UNJUDGED = ": the tones around its sweep do not stand out, so nothing tells whether something turned its"
+            + " level; record the whole signal as it is written now, in a quieter room";
 
     public SweepReport {
         signalOverNoiseDb = signalOverNoiseDb.clone();
@@ -53,6 +55,7 @@ public record SweepReport(ResponseCurve curve, double[] signalOverNoiseDb, int u
             SweepRun run = run(sweep, r, remarks);
             if (run.fault().isEmpty()) {
                 good.add(run);
+                if (!run.levelJudged()) remarks.add(r.name() + UNJUDGED);
             } else {
                 SweepFault f = run.fault().get();
                 if (first == null) first = new InputFault(r.name(), f.words(), f.remedy());

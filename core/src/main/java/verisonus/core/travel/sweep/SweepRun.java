@@ -14,10 +14,11 @@ import verisonus.core.sound.Sound;
  * @param lowestHz under which it says nothing, because the beginning is missing; 0 where it says all
  * @param highestHz over which it says nothing, because the recording holds no more
  * @param envelope its level while the sweep ran; of no meaning where it cannot be used
+ * @param levelJudged whether its tones stand out, so that something that turned the level by itself would have been seen
  * @param fault why it cannot be used; empty where it can
  */
 record SweepRun(double[] power, double[] noise, double lowestHz, double highestHz, SweepEnvelope envelope,
-        Optional<SweepFault> fault) {
+        boolean levelJudged, Optional<SweepFault> fault) {
     static final Bands BANDS = Bands.thirds(31.5, 16000);
     private static final int RATE_HZ = Sound.WORKING_RATE_HZ;
     private static final double SILENT = 1e-4;
@@ -47,7 +48,7 @@ record SweepRun(double[] power, double[] noise, double lowestHz, double highestH
 
     private static SweepRun refused(SweepFault fault) {
         return new SweepRun(new double[BANDS.count()], new double[BANDS.count()], 0, 0,
-                new SweepEnvelope(new double[0], 0), Optional.of(fault));
+                new SweepEnvelope(new double[0], 0), false, Optional.of(fault));
     }
 
     static SweepRun of(ExponentialSweep sweep, Sound heard) {
@@ -69,7 +70,9 @@ record SweepRun(double[] power, double[] noise, double lowestHz, double highestH
             return refused(SweepFault.CLIPPED);
         SweepEnvelope envelope = SweepEnvelope.of(x, sweep, begins);
         if (envelope.hasHole(x, sweep, begins)) return refused(SweepFault.DROPPED_OUT);
-        if (changesLevel(sweep.tonesDb(x, starts), envelope.noiseDb())) return refused(SweepFault.LEVEL_CONTROL);
+        ExponentialSweep.Tones tones = sweep.tonesDb(x, starts);
+        boolean judged = standOut(tones, envelope.noiseDb());
+        if (judged && changesLevel(tones)) return refused(SweepFault.LEVEL_CONTROL);
         double apart = Math.abs(arrival(h, peak, 4000, 14000) - arrival(h, peak, 300, 1200)) / RATE_HZ;
         if (apart > ANOTHER_S) return refused(SweepFault.OTHER_SWEEP);
         if (apart > DRIFT_S) return refused(SweepFault.CLOCK_DRIFT);
@@ -83,13 +86,17 @@ record SweepRun(double[] power, double[] noise, double lowestHz, double highestH
         double muted = envelope.mutedS();
         return new SweepRun(power, noise, muted == 0 ? 0 : sweep.hzAt(muted) * Math.pow(2, 1 / 6.0),
                 heard.rateHz() < RATE_HZ ? BELOW_NYQUIST * heard.rateHz() : Double.POSITIVE_INFINITY, envelope,
-                Optional.empty());
+                judged, Optional.empty());
     }
 
-    /** Whether the tones say that something turned the level by itself; nothing where they do not stand out, as in an older recording. */
-    private static boolean changesLevel(ExponentialSweep.Tones t, double noiseDb) {
-        boolean heard = t.soft() > noiseDb - TONE_UNDER_RMS_DB && t.loud() > t.soft() + 3;
-        if (!heard || t.again() == Double.NEGATIVE_INFINITY) return false;
+    /** Whether the tones can be read; in a recording of the signal as it once was written there are none. */
+    private static boolean standOut(ExponentialSweep.Tones t, double noiseDb) {
+        return t.soft() > noiseDb - TONE_UNDER_RMS_DB && t.loud() > t.soft() + 3
+                && t.again() != Double.NEGATIVE_INFINITY;
+    }
+
+    /** Whether the tones say that something turned the level by itself. */
+    private static boolean changesLevel(ExponentialSweep.Tones t) {
         double nearer = t.loud() - t.soft() - ExponentialSweep.TONES_APART_DB;
         return Math.abs(nearer) > LEVEL_CHANGES_DB || Math.abs(t.again() - t.loud()) > LEVEL_CHANGES_DB
                 || Math.abs(t.settled() - t.builtUp()) > LEVEL_CHANGES_DB;

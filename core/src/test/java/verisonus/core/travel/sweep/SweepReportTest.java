@@ -242,6 +242,16 @@ class SweepReportTest {
     }
 
     @Test
+    void whereTheTonesAreMissingItIsSaidThatLevelControlWasNotJudged() {
+        float[] x = IN_THE_CAR.channel(0).clone();
+        int sweepBegins = (int) (ExponentialSweep.LEAD_S * 48000);
+        Arrays.fill(x, 0, sweepBegins, 0f);
+        Sound toneless = noisy(Sound.mono(x, 48000), 0.0005, 18);
+        assertThat(report(toneless).remarks()).anyMatch(s -> s.contains("turned its level"));
+        assertThat(report(noisy(IN_THE_CAR, 0.0005, 19)).remarks()).noneMatch(s -> s.contains("turned its level"));
+    }
+
+    @Test
     void aRecordingOfALowRateSaysNothingOfWhatItCannotHold() {
         SweepReport r = report(IN_THE_CAR.atRate(16000), IN_THE_CAR.atRate(16000));
         double[] hz = r.curve().hz();
