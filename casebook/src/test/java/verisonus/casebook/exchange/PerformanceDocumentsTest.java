@@ -150,7 +150,7 @@ class PerformanceDocumentsTest {
 
         @ParameterizedTest
         @CsvSource(delimiter = '|', value = {"section,from_s,to_s | no section", "verse | no start and end",
-                "verse,a,3 | no number", "verse,NaN,3 | no time", "verse,5,3,lead | line 1"})
+                "verse,a,3 | no time in seconds", "verse,NaN,3 | no time", "verse,5,3,lead | line 1"})
         void aTableThatCannotBeSaysTheLine(String text, String said) {
             assertThatThrownBy(() -> SongMapCsv.parse("song.csv", text.strip() + "\n")).isInstanceOf(InputFault.class)
                     .hasMessageContaining("song.csv").hasMessageContaining(said.strip());

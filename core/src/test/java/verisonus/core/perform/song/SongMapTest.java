@@ -55,11 +55,11 @@ class SongMapTest {
         assertThat(m.faults()).anySatisfy(f -> assertThat(f).contains("3 moves at once"));
     }
 
-    /** A set of six songs; every foot move counted by hand from the differences of neighbouring variants. */
+    /** A set of six songs; every move counted by hand from the differences of neighbouring variants: a box that comes on set otherwise is two. */
     @ParameterizedTest
-    @CsvSource({"rhythm clean rhythm lead rhythm, 4, 6", "clean clean wide clean, 2, 2",
+    @CsvSource({"rhythm clean rhythm lead rhythm, 4, 6", "clean clean wide clean, 2, 3",
             "lead rhythm lead rhythm lead, 4, 8", "rhythm rhythm rhythm rhythm, 0, 0",
-            "wide lead clean wide rhythm lead wide, 6, 13",
+            "wide lead clean wide rhythm lead wide, 6, 14",
             "clean lead wide clean rhythm clean lead rhythm, 7, 14"})
     void footMovesAreAsManyAsCountedByHand(String parts, int onAFloorUnit, int withBoxes) {
         Variant wide = new Variant("wide", Map.of(new ControlPlace("echo", "mix"), 50.0), Map.of());
