@@ -30,7 +30,7 @@ import verisonus.desktop.derive.chain.ChainModel;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.derive.gap.GapModel;
 import verisonus.desktop.desk.Bench;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -78,7 +78,7 @@ public final class DeriveModel {
     }
 
     private boolean isAwaited() {
-        return deriveWhenLoaded.isPresent() && deriveWhenLoaded.equals(desk.snapshot().map(CaseSnapshot::caseId));
+        return deriveWhenLoaded.isPresent() && deriveWhenLoaded.equals(desk.asItStands().map(CaseAsItStands::caseId));
     }
 
     /**
@@ -87,7 +87,7 @@ public final class DeriveModel {
      * keeps the best so far.
      */
     public void derive() {
-        Optional<CaseSnapshot> now = desk.snapshot();
+        Optional<CaseAsItStands> now = desk.asItStands();
         if (now.isEmpty()) {
             say("Nothing is there yet: choose a recording with the wanted sound and a dry take of yours.");
             return;
@@ -154,7 +154,9 @@ public final class DeriveModel {
             return DerivedTone.of(d, before.map(DerivedTone::tone), options.locked(), region.fromS(), rig, goal)
                     .sketched(standIn ? sketch.ofStandIn() : sketch);
         }).keep(derived -> desk.book().tones().keepTone(c.entry().id(), derived,
-                Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd())))
+                derived.gap().isMeasured()
+                        ? Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd())
+                        : "Set up a usual tone for " + c.entry().name() + ": others cover the guitar"))
                 .unseen(() -> say("The tone of " + c.entry().name() + " is ready and kept with its case."))
                 .show(_ -> arrived(from, c.entry().name()));
     }

@@ -11,7 +11,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 
 /** The best tone so far of a search that is still running: shown, and heard as mine where the player asks for it, until the search is over. */
@@ -68,8 +68,8 @@ public final class InterimModel {
         best.set(Optional.empty());
         if (!heard) return;
         heard = false;
-        Optional<CaseSnapshot> now = desk.snapshot();
-        now.flatMap(c -> c.sounds().mine()).ifPresent(m -> now.flatMap(CaseSnapshot::tone)
+        Optional<CaseAsItStands> now = desk.asItStands();
+        now.flatMap(c -> c.sounds().mine()).ifPresent(m -> now.flatMap(CaseAsItStands::tone)
                 .ifPresent(t -> desk.hearMine(now.get().caseId(), m, t.search().diStartS())));
     }
 

@@ -14,7 +14,7 @@ import verisonus.core.take.MatchedTake;
  * @param sounds of this case; {@link Sounds#NONE} while they are still being read
  * @param rig the gear that the player owns
  */
-public record CaseSnapshot(OpenCase open, Sounds sounds, Rig rig) {
+public record CaseAsItStands(OpenCase open, Sounds sounds, Rig rig) {
     public long caseId() {
         return open.entry().id();
     }

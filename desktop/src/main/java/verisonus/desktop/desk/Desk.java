@@ -54,7 +54,7 @@ public final class Desk {
     private final ReadOnlyObjectWrapper<Optional<Beside>> beside = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Rig> rig = new ReadOnlyObjectWrapper<>(Rig.everything());
     /** The open case as every thread may see it; set before the window hears of a change, so that nothing runs on an older one. */
-    private volatile Optional<CaseSnapshot> seen = Optional.empty();
+    private volatile Optional<CaseAsItStands> seen = Optional.empty();
     private OptionalLong chosenRegion = OptionalLong.empty();
     private OptionalLong chosenReference = OptionalLong.empty();
 
@@ -78,8 +78,11 @@ public final class Desk {
     }
 
     private void listCases() {
-        Map<Long, Double> gaps = book.tones().gapsJnd();
-        cases.setAll(book.cases().stream().map(c -> new CaseLine(c, Optional.ofNullable(gaps.get(c.id())))).toList());
+        Map<Long, OptionalDouble> gaps = book.tones().gapsJnd();
+        cases.setAll(book.cases().stream().map(c -> new CaseLine(c,
+                Optional.ofNullable(gaps.get(c.id())).filter(OptionalDouble::isPresent)
+                        .map(OptionalDouble::getAsDouble),
+                gaps.containsKey(c.id()))).toList());
     }
 
     /** Lays a case on the desk and decodes its sound in the background. */
@@ -92,7 +95,7 @@ public final class Desk {
 
     private void lay(CaseEntry entry) {
         player.stop();
-        seen = seen.map(c -> new CaseSnapshot(c.open(), Sounds.NONE, c.rig()));
+        seen = seen.map(c -> new CaseAsItStands(c.open(), Sounds.NONE, c.rig()));
         sounds.set(Sounds.NONE);
         isolation.set(Isolation.WHOLE);
         beside.set(Optional.empty());
@@ -111,9 +114,9 @@ public final class Desk {
     }
 
     private void isolate(Isolation wanted) {
-        Optional<CaseSnapshot> here = snapshot().filter(c -> c.sounds().reference().isPresent());
+        Optional<CaseAsItStands> here = asItStands().filter(c -> c.sounds().reference().isPresent());
         if (here.isEmpty()) return;
-        CaseSnapshot c = here.get();
+        CaseAsItStands c = here.get();
         Sound reference = c.sounds().reference().orElseThrow();
         Optional<HeardOn> on = through;
         forCase("Isolating: " + wanted.words(), _ -> {
@@ -133,7 +136,7 @@ public final class Desk {
     }
 
     /** What the case's take says is the guitar's, in time with the reference; empty where it plays something else. */
-    private static Optional<Sound> guided(CaseSnapshot c, Sound reference) {
+    private static Optional<Sound> guided(CaseAsItStands c, Sound reference) {
         return c.sounds().di().map(di -> c.matched(reference, di)).filter(MatchedTake::same)
                 .map(laid -> GuidedIsolation.of(laid.reference(), laid.sound()).atRate(reference.rateHz()));
     }
@@ -224,7 +227,7 @@ public final class Desk {
 
     private void read(CaseEntry entry) {
         OpenCase read = new CaseReading(book, chosenRegion, chosenReference).of(entry);
-        seen = Optional.of(new CaseSnapshot(read, sounds.get(), rig.get()));
+        seen = Optional.of(new CaseAsItStands(read, sounds.get(), rig.get()));
         open.set(Optional.of(read));
         player.region().set(read.region().map(r -> new PlayerModel.Span(r.fromS(), r.toS()))
                 .orElse(new PlayerModel.Span(0, 0)));
@@ -285,14 +288,14 @@ public final class Desk {
     }
 
     /** The open case as it is now, for work that rests on it; may be asked on any thread. */
-    public Optional<CaseSnapshot> snapshot() {
+    public Optional<CaseAsItStands> asItStands() {
         return seen;
     }
 
     /** A case as it is when work on it has its turn: as it lies open, or as it was then, with its recordings read. Off the window's thread. */
-    public CaseSnapshot atItsTurn(CaseSnapshot then) {
-        CaseSnapshot now = seen.filter(c -> c.caseId() == then.caseId()).orElse(then);
-        return now.sounds() != Sounds.NONE ? now : new CaseSnapshot(now.open(), dry(now.open()), now.rig());
+    public CaseAsItStands atItsTurn(CaseAsItStands then) {
+        CaseAsItStands now = seen.filter(c -> c.caseId() == then.caseId()).orElse(then);
+        return now.sounds() != Sounds.NONE ? now : new CaseAsItStands(now.open(), dry(now.open()), now.rig());
     }
 
     /** Reads and decodes a case's recordings. */
@@ -318,7 +321,7 @@ public final class Desk {
             }
 
             @Override
-            public boolean isShown() { return seen.map(CaseSnapshot::caseId).equals(mine); }
+            public boolean isShown() { return seen.map(CaseAsItStands::caseId).equals(mine); }
         }, this::refresh);
     }
 
@@ -335,15 +338,15 @@ public final class Desk {
 
             @Override
             public boolean isShown() {
-                Optional<CaseSnapshot> now = seen;
-                return now.map(CaseSnapshot::caseId).equals(mine.map(o -> o.entry().id()))
-                        && now.flatMap(CaseSnapshot::tone).map(DerivedTone::tone).equals(tone);
+                Optional<CaseAsItStands> now = seen;
+                return now.map(CaseAsItStands::caseId).equals(mine.map(o -> o.entry().id()))
+                        && now.flatMap(CaseAsItStands::tone).map(DerivedTone::tone).equals(tone);
             }
         }, this::refresh);
     }
 
     private void show(Sounds loaded) {
-        seen = seen.map(c -> new CaseSnapshot(c.open(), loaded, c.rig()));
+        seen = seen.map(c -> new CaseAsItStands(c.open(), loaded, c.rig()));
         sounds.set(loaded);
         player.loaded(loaded.lengthS(), loaded.backing().isPresent());
     }

@@ -43,7 +43,7 @@ public final class StudiedPart {
 
     /** Goes on once a part is marked; needs a reference that has been read. @param say told which part it is, where it was found here */
     public void have(Consumer<String> say, Runnable then) {
-        CaseSnapshot c = desk.snapshot().orElseThrow();
+        CaseAsItStands c = desk.asItStands().orElseThrow();
         if (c.region().isPresent()) {
             then.run();
             return;

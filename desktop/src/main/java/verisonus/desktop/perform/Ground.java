@@ -17,7 +17,7 @@ import verisonus.desktop.desk.Desk;
  */
 record Ground(long caseId, Tone tone, Sound di, Optional<Sound> second, double startS) {
     static Optional<Ground> of(Desk desk) {
-        return desk.snapshot().flatMap(c -> c.tone().flatMap(t -> c.sounds().di().map(
+        return desk.asItStands().flatMap(c -> c.tone().flatMap(t -> c.sounds().di().map(
                 d -> new Ground(c.caseId(), t.tone(), d, c.sounds().second(), t.search().diStartS()))));
     }
 

@@ -15,7 +15,7 @@ import verisonus.core.search.ToneEvidence;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.StandInTake;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -87,7 +87,7 @@ public final class CaseSession {
 
     /** The studied part of the reference. */
     public Optional<Sound> wanted() {
-        return snapshot().flatMap(CaseSnapshot::wanted);
+        return asItStands().flatMap(CaseAsItStands::wanted);
     }
 
     /** Whether the tone is still these settings: an answer that took a while may have been overtaken. */
@@ -126,13 +126,13 @@ public final class CaseSession {
     }
 
     /** The open case as it is now, for work that rests on it. */
-    public Optional<CaseSnapshot> snapshot() {
-        return desk.snapshot();
+    public Optional<CaseAsItStands> asItStands() {
+        return desk.asItStands();
     }
 
     /** Measures a tone against the record as the kept ones are; needs record, take and region, else nothing happens. */
     void measure(DerivedTone tone, Consumer<GapLedger> then, Runnable otherwise) {
-        Optional<HeardTone.Place> place = snapshot().flatMap(c -> place(c, tone));
+        Optional<HeardTone.Place> place = asItStands().flatMap(c -> place(c, tone));
         if (place.isEmpty()) return;
         desk.forTone("Measuring it anew", progress -> {
             ToneEvidence aim = heard.reference(place.get(), progress);
@@ -140,7 +140,7 @@ public final class CaseSession {
         }).otherwise(_ -> otherwise.run()).show(then);
     }
 
-    private static Optional<HeardTone.Place> place(CaseSnapshot c, DerivedTone before) {
+    private static Optional<HeardTone.Place> place(CaseAsItStands c, DerivedTone before) {
         Sounds s = c.sounds();
         return c.region().filter(_ -> s.di().isPresent() && s.reference().isPresent())
                 .map(r -> new HeardTone.Place(c.caseId(), before, r, s));
@@ -181,17 +181,17 @@ public final class CaseSession {
     }
 
     private void begin(Asked asked) {
-        snapshot().ifPresent(c -> desk.forCase("Measuring the change", p -> tried(asked, c, p))
+        asItStands().ifPresent(c -> desk.forCase("Measuring the change", p -> tried(asked, c, p))
                 .keep(t -> t.ifPresent(tried -> finish(asked, c.caseId(), tried)))
                 .begin());
     }
 
     /** On the worker: the tone as it stands now is changed, heard and measured; empty where there is none any more. */
-    private Optional<Tried> tried(Asked asked, CaseSnapshot then, Progress progress) {
+    private Optional<Tried> tried(Asked asked, CaseAsItStands then, Progress progress) {
         Optional<DerivedTone> standing = asked.handed.or(() -> desk.book().tones().tone(then.caseId()));
         if (standing.isEmpty()) return Optional.empty();
         DerivedTone before = standing.get();
-        CaseSnapshot now = desk.atItsTurn(then);
+        CaseAsItStands now = desk.atItsTurn(then);
         Tone tone = asked.edit.on(before.tone(), now.sounds(), progress);
         boolean same = asked.handed.isEmpty() && tone.equals(before.tone());
         if (same) return Optional.empty();

@@ -36,7 +36,7 @@ import verisonus.core.travel.trim.TrimWords;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.HeardOn;
 import verisonus.desktop.desk.OpenCase;
@@ -167,8 +167,8 @@ public final class TravelModel {
 
     /** @param keep writes it to the case that it was solved for @param then says what came of it */
     private <T> void solve(String title, Solving<T> solving, BiConsumer<Long, T> keep, Consumer<T> then) {
-        Optional<CaseSnapshot> here = desk.snapshot();
-        Optional<Tone> tone = here.flatMap(CaseSnapshot::tone).map(DerivedTone::tone);
+        Optional<CaseAsItStands> here = desk.asItStands();
+        Optional<Tone> tone = here.flatMap(CaseAsItStands::tone).map(DerivedTone::tone);
         Optional<Sound> di = here.flatMap(c -> c.sounds().di());
         if (tone.isEmpty() || di.isEmpty()) {
             said.set("Derive a tone first: then it can be trimmed.");

@@ -146,7 +146,7 @@ final class Candidates {
 
     /** What stands round the guitar, as it is now. */
     Surroundings surroundings(Around around) {
-        return new Surroundings(around, desk.snapshot(), tempo());
+        return new Surroundings(around, desk.asItStands(), tempo());
     }
 
     /** Makes offers sound, as loud as the first; off the window's thread. */

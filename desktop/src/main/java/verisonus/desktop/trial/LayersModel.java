@@ -23,7 +23,7 @@ import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Sounds;
@@ -154,7 +154,7 @@ final class LayersModel {
 
     /** Hears the first chain at the left and the second at the right. */
     void hear(SecondChain chain) {
-        CaseSnapshot here = desk.snapshot().orElseThrow();
+        CaseAsItStands here = desk.asItStands().orElseThrow();
         Tone tone = here.tone().orElseThrow().tone();
         Sound di = here.sounds().di().orElseThrow();
         Sound second = here.sounds().second().orElse(di);

@@ -13,6 +13,7 @@ import verisonus.core.trial.train.Score;
 import verisonus.core.trial.train.Skill;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
+import verisonus.desktop.trial.drawn.ScoreDrawing;
 
 /** Training: what to train, the questions, and how it went over time. */
 final class LessonPart extends VBox implements Asking {

@@ -16,6 +16,7 @@ import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
+import verisonus.desktop.trial.drawn.RatingDrawing;
 
 /** Several rated without their names, and what that came to. */
 final class RatingPart extends VBox implements Asking {

@@ -11,7 +11,7 @@ import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.open.Bed;
 import verisonus.core.trial.open.InTheMix;
 import verisonus.core.work.InputFault;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 
 /**
  * What stands round the guitar in a comparison, with all that it is made of.
@@ -19,7 +19,7 @@ import verisonus.desktop.desk.CaseSnapshot;
  * @param here the case at the time of asking
  * @param bpm its tempo, for a made bed
  */
-record Surroundings(Around around, Optional<CaseSnapshot> here, Optional<Double> bpm) {
+record Surroundings(Around around, Optional<CaseAsItStands> here, Optional<Double> bpm) {
     /** The same with something round it: the band for what has none, or a bed under all. */
     MatchedSounds round(List<Candidate> sounds, List<Candidates.Offer> offers, Passage passage) {
         MatchedSounds alone = MatchedSounds.of(sounds);
@@ -48,7 +48,7 @@ record Surroundings(Around around, Optional<CaseSnapshot> here, Optional<Double>
     }
 
     /** The record without what the take says is the guitar's, on the record's time axis. */
-    private static Sound rest(CaseSnapshot c) {
+    private static Sound rest(CaseAsItStands c) {
         Sound record = c.sounds().reference().orElseThrow();
         MatchedTake laid = c.matched(record, c.sounds().di().orElseThrow());
         if (!laid.same())

@@ -43,7 +43,7 @@ import verisonus.core.take.MatchedTake;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
-import verisonus.desktop.desk.CaseSnapshot;
+import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.session.ToneEdit;
 
@@ -102,13 +102,13 @@ public final class AdviceModel {
     /** A part of the studied region with the take in time with it, and what was measured in the part. */
     private record Ground(MatchedTake take, ToneEvidence evidence) {}
 
-    private static Ground ground(CaseSnapshot c) {
+    private static Ground ground(CaseAsItStands c) {
         MatchedTake take = take(c);
         return new Ground(take, ToneEvidence.of(take, Progress.NONE));
     }
 
     /** The take as the search laid it under the region; of a long region a part. */
-    private static MatchedTake take(CaseSnapshot c) {
+    private static MatchedTake take(CaseAsItStands c) {
         DerivedTone.Search found = c.tone().orElseThrow().search();
         Sound part = c.wanted().orElseThrow().atRate(Sound.WORKING_RATE_HZ);
         Sound di = c.sounds().di().orElseThrow();
@@ -125,8 +125,8 @@ public final class AdviceModel {
 
     /** @param question is answered off the window's thread, of the case as it is now */
     private <T> void ask(Asked asked, String title, ReadOnlyObjectWrapper<Optional<About<T>>> into,
-            BiFunction<CaseSnapshot, Progress, T> question) {
-        Optional<CaseSnapshot> now = session.snapshot().filter(c -> c.tone().isPresent());
+            BiFunction<CaseAsItStands, Progress, T> question) {
+        Optional<CaseAsItStands> now = session.asItStands().filter(c -> c.tone().isPresent());
         if (now.isEmpty() || !session.missing().isEmpty()) return;
         Tone tone = settings(now.get());
         session.desk().forTone(title, p -> {
@@ -137,11 +137,11 @@ public final class AdviceModel {
         }).show(found -> into.set(Optional.of(new About<>(tone, found))));
     }
 
-    private static Tone settings(CaseSnapshot c) {
+    private static Tone settings(CaseAsItStands c) {
         return c.tone().orElseThrow().tone();
     }
 
-    private static Sound di(CaseSnapshot c) {
+    private static Sound di(CaseAsItStands c) {
         return c.sounds().di().orElseThrow();
     }
 
@@ -256,7 +256,7 @@ public final class AdviceModel {
 
     /** Both ways of what players part over, on this tone, each at its price; with a measured loudspeaker where one is given. */
     public void askSchools(Optional<Path> loudspeaker) {
-        Optional<CaseSnapshot> now = session.snapshot();
+        Optional<CaseAsItStands> now = session.asItStands();
         if (now.isEmpty()) return;
         OptionalDouble kept = session.desk().book().performances().tempo(now.get().caseId()).stream()
                 .mapToDouble(PerformanceJson.Tempo::bpm).findFirst();
@@ -279,7 +279,7 @@ public final class AdviceModel {
     void hear(Side side) {
         Optional<DerivedTone> tone = session.tone();
         if (tone.isEmpty() || !session.isStill(schools.get().map(About::tone).orElse(tone.get().tone()))) return;
-        CaseSnapshot c = session.snapshot().orElseThrow();
+        CaseAsItStands c = session.asItStands().orElseThrow();
         if (c.sounds().di().isEmpty()) return;
         session.desk().forTone("Playing it " + side.words(),
                 p -> Renderer.render(side.tone(), di(c), c.sounds().second(), Quality.SEARCH, p))

@@ -1,4 +1,4 @@
-package verisonus.desktop.trial;
+package verisonus.desktop.trial.drawn;
 
 import java.util.List;
 import java.util.Optional;
@@ -11,7 +11,7 @@ import verisonus.desktop.theme.Marks;
 import verisonus.desktop.theme.Theme;
 
 /** Means of a rating on its ruled scale, each with the line that holds the true one; the hidden record and the anchor in quiet. */
-final class RatingDrawing extends Drawing {
+public final class RatingDrawing extends Drawing {
     private static final double LEFT = 190;
     private static final double RIGHT = 30;
     private static final double LINE = 22;
@@ -19,12 +19,12 @@ final class RatingDrawing extends Drawing {
 
     private Optional<RatingResult> shown = Optional.empty();
 
-    RatingDrawing(Theme theme) {
+    public RatingDrawing(Theme theme) {
         super(theme);
         setMaxWidth(820);
     }
 
-    void show(RatingResult r) {
+    public void show(RatingResult r) {
         shown = Optional.of(r);
         double h = TOP + LINE * r.rows().size() + 6;
         setMinHeight(h);

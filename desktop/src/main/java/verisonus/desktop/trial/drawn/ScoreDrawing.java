@@ -1,4 +1,4 @@
-package verisonus.desktop.trial;
+package verisonus.desktop.trial.drawn;
 
 import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
@@ -9,19 +9,19 @@ import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Theme;
 
 /** Answers in training from left to right, a line for each skill: how small the change was, filled where it was told. */
-final class ScoreDrawing extends Drawing {
+public final class ScoreDrawing extends Drawing {
     private static final int MOST = 60;
     private static final double LEFT = 190;
     private static final double LINE = 46;
 
     private List<Score> shown = List.of();
 
-    ScoreDrawing(Theme theme) {
+    public ScoreDrawing(Theme theme) {
         super(theme);
         setMaxWidth(820);
     }
 
-    void show(List<Score> all) {
+    public void show(List<Score> all) {
         shown = all;
         long skills = java.util.Arrays.stream(Skill.values()).filter(s -> all.stream().anyMatch(x -> x.skill() == s))
                 .count();
