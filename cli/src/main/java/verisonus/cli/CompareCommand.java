@@ -146,8 +146,8 @@ final class CompareCommand extends VerboseOption implements Callable<Integer> {
     }
 
     static void print(GapLedger gap) {
-        System.out.printf("spectrum %.1f dB RMS, largest difference of the gear %.1f JND%n", gap.spectrumRmsDb(),
-                gap.scoreJnd());
+        gap.spectrumRmsDb().ifPresent(db -> System.out.printf(
+                "spectrum %.1f dB RMS, largest difference of the gear %.1f JND%n", db, gap.scoreJnd()));
         for (GapRow r : gap.rows()) {
             String what = r.audibility() < 1 ? "below hearing" : r.advice();
             System.out.printf("%5.1f JND  %-22s %8.2f -> %8.2f %-11s %s%n", r.audibility(), r.attribute().words(),

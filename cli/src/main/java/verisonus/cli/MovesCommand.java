@@ -91,7 +91,9 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
         if (ThroughOthers.areThere(evidence.wanted()))
             System.err.println("verisonus: others play with the guitar: " + (take.pairing() == Pairing.PLAYED_AGAIN
                     ? "its colour was read through them, by the take"
-                    : "the colour is that of all that sounds; a take of the phrase played again would tell the guitar's"));
+                    : evidence.wanted().spectrum().isTrusted()
+                            ? "the colour is that of all that sounds; a take of the phrase played again would tell the guitar's"
+                            : "nothing of its sound can be told from theirs; a take of the phrase played again would tell it"));
         return ToneInput.shared(workers -> {
             NextMoves next = new NextMoves(new NextMoves.Question(evidence, take.sound(), t, gear, Locks.NONE,
                     Set.copyOf(wantedSo)), workers, Progress.NONE);
@@ -139,7 +141,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
     }
 
     private static void print(GapLedger gap, List<Move> moves, Rig gear, Optional<Double> verified) {
-        System.out.printf(Locale.ROOT, "all differences together %.1f JND%n", gap.distanceJnd());
+        if (gap.isMeasured()) System.out.printf(Locale.ROOT, "all differences together %.1f JND%n", gap.distanceJnd());
         if (moves.isEmpty()) System.out.println("no single move would bring it nearer");
         for (Move m : moves) System.out.printf(Locale.ROOT, "%+6.2f JND  %s%n", -m.gainJnd(), m.words(gear));
         verified.ifPresent(v -> System.out.printf(Locale.ROOT, v > 0

@@ -19,13 +19,14 @@ import verisonus.demo.Takes;
  * @param mix everything
  * @param guitar the guitar's part of it, at the mix's level and place
  * @param take the phrase played again by another hand on another guitar, dry
+ * @param other something else by that hand on that guitar, dry
  * @param target the record's guitar and chain, effects and all, under the take's hand
  * @param floor the record's chain and effects on the take
  * @param echo of the record's guitar
  * @param hall whether it stands in a hall
  */
-record BandMix(long seed, Place place, Takes.Style style, Sound mix, Sound guitar, Sound take, Sound target,
-        Sound floor, Optional<Effects.Echo> echo, boolean hall) {
+record BandMix(long seed, Place place, Takes.Style style, Sound mix, Sound guitar, Sound take, Sound other,
+        Sound target, Sound floor, Optional<Effects.Echo> echo, boolean hall) {
     private static final double LENGTH_S = 14;
 
     /** How the guitar and the others stand between the sides. */
@@ -46,6 +47,8 @@ record BandMix(long seed, Place place, Takes.Style style, Sound mix, Sound guita
         long phrase = 1_200_000 + seed;
         Takes.Take first = Takes.performed(style, phrase, 2 * seed + 1, theirs, LENGTH_S);
         Sound take = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, mine, LENGTH_S).sound().mid());
+        Sound other = KnownTone.levelled(
+                Takes.performed(style, phrase + 300_000, 2 * seed + 3, mine, LENGTH_S).sound().mid());
         Sound again = KnownTone.levelled(Takes.performed(style, phrase, 2 * seed + 2, theirs, LENGTH_S).sound().mid());
         Wet wet = Wet.drawn(r, new OtherChain.Settings(seed + 70_000));
         float[] played = wet.play(KnownTone.levelled(first.sound().mid()).mid());
@@ -68,7 +71,7 @@ record BandMix(long seed, Place place, Takes.Style style, Sound mix, Sound guita
         Sound part = new Sound(guitar, Effects.RATE_HZ);
         double level = 20 * Math.log10(0.7 / (whole.peak() + 1e-9));
         return new BandMix(seed, place, style, sided(whole, place).gained(level), sided(part, place).gained(level),
-                take, tilted(wet.play(again.mid()), tilt), tilted(wet.play(take.mid()), tilt),
+                take, other, tilted(wet.play(again.mid()), tilt), tilted(wet.play(take.mid()), tilt),
                 wet.echoes ? Optional.of(wet.echo) : Optional.empty(), wet.hall);
     }
 

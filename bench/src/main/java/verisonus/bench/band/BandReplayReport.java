@@ -18,6 +18,9 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.search.Derivation;
 import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
+import verisonus.core.sound.Bands;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.Progress;
@@ -30,15 +33,26 @@ final class BandReplayReport {
 
     private BandReplayReport() {}
 
-    /** @param args first and last seed; after them "told" where the player says where the take begins, up to a fifth of a second off */
+    /**
+     * @param args first and last seed; after them "told" where the player says where the take begins, up to a fifth of a second off, or
+     *     "other" where the take plays something else
+     */
     public static void main(String[] args) {
         Tally tally = new Tally();
         boolean told = args.length > 2 && args[2].equals("told");
+        boolean other = args.length > 2 && args[2].equals("other");
         try (ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors())) {
             LongStream.rangeClosed(Long.parseLong(args[0]), Long.parseLong(args[1]))
-                    .forEach(seed -> one(BandMix.of(seed, GUITAR_DB), told
-                            ? OptionalDouble.of(SLIP_S * (2 * new SplittableRandom(seed).nextDouble() - 1))
-                            : OptionalDouble.empty(), tally, workers));
+                    .forEach(seed -> {
+                        BandMix m = BandMix.of(seed, GUITAR_DB);
+                        if (other) {
+                            covered(m, tally, workers);
+                            return;
+                        }
+                        one(m, told
+                                ? OptionalDouble.of(SLIP_S * (2 * new SplittableRandom(seed).nextDouble() - 1))
+                                : OptionalDouble.empty(), tally, workers);
+                    });
         }
         System.out.print(tally.text());
     }
@@ -77,6 +91,41 @@ final class BandReplayReport {
         System.out.printf(Locale.ROOT, "%3d %-7s %-8s %4.1f s %-9s %.2f (eq %.2f, floor %.2f) %s%s %s%n", m.seed(),
                 m.place(), m.style(), d.seconds(), d.pairing(), app, eq, floor, m.echo().isPresent() ? "echo " : "",
                 m.hall() ? "hall " : "", words);
+    }
+
+    /** The tone is derived with other playing; how good it is is heard on the phrase. */
+    private static void covered(BandMix m, Tally tally, ExecutorService workers) {
+        Derivation d = new ToneSearch(m.mix(), m.other(), SearchOptions.defaults(), workers, Progress.NONE).run();
+        double app = Distances.spectrogramDb(m.target(), Sound.mono(Renderer.renderMono(d.tone(), m.take().mid(),
+                Quality.FINAL), Effects.RATE_HZ));
+        double eq = Distances.spectrogramDb(m.target(),
+                Sound.mono(MatchedEqualizer.of(m.mix().mid(), m.take().mid()), Effects.RATE_HZ));
+        double dry = Distances.spectrogramDb(m.target(), m.take());
+        double lows = lowsDb(Renderer.renderMono(d.tone(), m.take().mid(), Quality.FINAL)) - lowsDb(m.target().mid());
+        tally.share("taken for a replay", d.pairing() == Pairing.PLAYED_AGAIN);
+        tally.share("nearer than the dry take", app < dry);
+        tally.share("nearer than a matched equalizer", app < eq);
+        tally.share("verdict near", d.verdict().near());
+        tally.error("distance to the target, dB", app);
+        tally.error("distance of the dry take, dB", dry);
+        tally.error("distance of a matched equalizer, dB", eq);
+        tally.error("under 250 Hz, dB", lows);
+        System.out.printf(Locale.ROOT, "%3d %-7s %-8s %4.1f s %-9s %.2f (dry %.2f, eq %.2f) lows %+.1f %s%n", m.seed(),
+                m.place(), m.style(), d.seconds(), d.pairing(), app, dry, eq, lows,
+                d.tone().blocks().stream().map(BandReplayReport::word).toList());
+    }
+
+    /** Power under 250 Hz against that up to 4 kHz, dB. */
+    private static double lowsDb(float[] x) {
+        Bands bands = Bands.thirds(50, 4000);
+        double[] power = bands.longTermPower(x, Effects.RATE_HZ);
+        double low = 0;
+        double all = 0;
+        for (int b = 0; b < power.length; b++) {
+            all += power[b];
+            if (bands.centresHz()[b] < 250) low += power[b];
+        }
+        return 10 * Math.log10(low / all + 1e-12);
     }
 
     private static String word(Block b) {

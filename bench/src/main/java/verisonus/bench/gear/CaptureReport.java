@@ -73,9 +73,9 @@ final class CaptureReport {
             GapLedger g = GapLedger.between(real, heard(learnt.at(positions(p)), dry));
             GapLedger plain = GapLedger.between(real, heard(plain(learnt, p), dry));
             jnd += g.scoreJnd() / places.length;
-            db += g.spectrumRmsDb() / places.length;
+            db += g.spectrumRmsDb().orElseThrow() / places.length;
             plainJnd += plain.scoreJnd() / places.length;
-            plainDb += plain.spectrumRmsDb() / places.length;
+            plainDb += plain.spectrumRmsDb().orElseThrow() / places.length;
         }
         System.out.printf(Locale.ROOT,
                 "   %-12s learnt %.2f JND, %.1f dB of spectrum; nearest amp set alike %.2f JND, %.1f dB%n",

@@ -1,6 +1,7 @@
 package verisonus.casebook.exchange;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.core.advise.Sketch;
@@ -12,17 +13,26 @@ import verisonus.core.rig.Rig;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Derivation;
+import verisonus.core.search.StoppingPoint;
 import verisonus.core.search.Tolerance;
 
 /** Gaps as {@code verisonus.gap/1} and derivations as {@code verisonus.derivation/1}. */
 public final class DerivationJson {
     private DerivationJson() {}
 
+    private static OptionalDouble known(StoppingPoint enough, double jnd) {
+        return enough.isKnown() ? OptionalDouble.of(jnd) : OptionalDouble.empty();
+    }
+
+    private static OptionalDouble measured(GapLedger gap, double jnd) {
+        return gap.isMeasured() ? OptionalDouble.of(jnd) : OptionalDouble.empty();
+    }
+
     public static ObjectNode gap(GapLedger gap) {
         ObjectNode out = Json.object("verisonus.gap/1");
         Json.put(out, "spectrum_rms_db", gap.spectrumRmsDb(), 2);
-        Json.put(out, "score_jnd", gap.scoreJnd(), 2);
-        Json.put(out, "distance_jnd", gap.distanceJnd(), 2);
+        Json.put(out, "score_jnd", measured(gap, gap.scoreJnd()), 2);
+        Json.put(out, "distance_jnd", measured(gap, gap.distanceJnd()), 2);
         ArrayNode rows = out.putArray("rows");
         for (GapRow r : gap.rows()) {
             ObjectNode row = rows.addObject().put("attribute", r.attribute().words()).put("unit", r.unit());
@@ -97,8 +107,8 @@ public final class DerivationJson {
         }, () -> out.putNull("start"));
         ObjectNode enough = out.putObject("enough").put("reached", d.enough().isReached()).put("words", d.enough()
                 .words());
-        Json.put(enough, "could_gain_jnd", d.enough().couldGain(), 2);
-        Json.put(enough, "first_choice_worse_jnd", d.enough().firstChoice(), 2);
+        Json.put(enough, "could_gain_jnd", known(d.enough(), d.enough().couldGain()), 2);
+        Json.put(enough, "first_choice_worse_jnd", known(d.enough(), d.enough().firstChoice()), 2);
         ObjectNode residual = out.putObject("residual");
         Json.put(residual, "spectrum_rms_db", d.gap().spectrumRmsDb(), 2);
         Json.put(residual, "crest_factor_db",

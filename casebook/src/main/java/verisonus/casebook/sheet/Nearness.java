@@ -56,6 +56,8 @@ final class Nearness {
     }
 
     private static String byGap(DerivedTone t) {
+        if (!t.gap().isMeasured())
+            return "A usual tone: others cover the guitar in the record, so how near it is could not be measured.";
         long off = t.off();
         Goal goal = t.remarks().goal();
         if (goal != Goal.EXACT) {

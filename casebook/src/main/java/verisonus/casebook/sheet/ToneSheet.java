@@ -3,6 +3,7 @@ package verisonus.casebook.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.store.DerivedTone;
@@ -105,10 +106,16 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
 
     /** One sentence: how near the tone is and how it was come by. */
     public static String verdict(DerivedTone t) {
-        return Figures.of(
-                "%s Largest remaining difference %.1f JND, spectrum %.1f dB RMS. Derived from a take of %s, in %.0f s.",
-                nearness(t), t.gap().scoreJnd(), t.gap().spectrumRmsDb(), t.search().pairing().said(),
-                t.search().seconds());
+        return Figures.of("%s%s Derived from a take of %s, in %.0f s.", nearness(t),
+                compared(t.gap(), " Largest remaining difference"), t.search().pairing().said(), t.search().seconds());
+    }
+
+    /** The gap in figures; nothing where no band of the recording is known to be the guitar's. */
+    private static String compared(GapLedger gap, String largest) {
+        OptionalDouble db = gap.spectrumRmsDb();
+        return db.isEmpty()
+                ? ""
+                : Figures.of("%s %.1f JND, spectrum %.1f dB RMS.", largest, gap.scoreJnd(), db.getAsDouble());
     }
 
     /** How near it is, and what is missing or could not be told. */
@@ -202,9 +209,10 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     private static void gap(Page page, DerivedTone t) {
         GapLedger gap = t.gap();
         page.heading("What still differs");
-        page.paragraph(Figures.of(
-                "Largest difference %.1f JND, spectrum %.1f dB RMS. One JND is the least that a trained listener notices.",
-                gap.scoreJnd(), gap.spectrumRmsDb()));
+        String figures = compared(gap, "Largest difference");
+        page.paragraph(figures.isEmpty()
+                ? "Others cover the guitar in the recording: how far this tone is from it could not be measured."
+                : figures + " One JND is the least that a trained listener notices.");
         List<GapRow> heard = gap.rows().stream().filter(r -> r.audibility() >= WORTH_A_ROW_JND).toList();
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), heard.stream()
                 .map(r -> List.of(named(r.attribute()), figure(r.reference(), r.unit()),

@@ -5,6 +5,7 @@ import static java.util.stream.Collectors.toSet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -41,7 +42,7 @@ public final class DerivedToneJson {
         list(out.putArray("alternatives"), d.alternatives());
         ArrayNode gap = out.putArray("gap");
         d.gap().rows().forEach(r -> row(gap.addObject(), r));
-        out.put("spectrumRmsDb", d.gap().spectrumRmsDb());
+        d.gap().spectrumRmsDb().ifPresent(db -> out.put("spectrumRmsDb", db));
         ArrayNode wanted = out.putArray("wantedSo");
         d.gap().wantedSo().stream().map(GapAttribute::words).sorted().forEach(wanted::add);
         search(out.putObject("search"), d.search());
@@ -114,7 +115,9 @@ public final class DerivedToneJson {
         Locks locked = new Locks(words(in.path("locked")).stream().map(ControlPlace::parse).collect(toSet()));
         List<GapRow> rows = new ArrayList<>();
         for (JsonNode r : in.path("gap")) row(r).ifPresent(rows::add);
-        GapLedger gap = new GapLedger(rows, in.path("spectrumRmsDb").asDouble(),
+        GapLedger gap = new GapLedger(rows, in.path("spectrumRmsDb").isNumber()
+                ? OptionalDouble.of(in.path("spectrumRmsDb").asDouble())
+                : OptionalDouble.empty(),
                 words(in.path("wantedSo")).stream().flatMap(w -> GapAttribute.of(w).stream()).collect(toSet()));
         return new DerivedTone(ToneJson.read(name, in.path("tone")), earlier, locked,
                 list(name, in.path("tolerances"), Tolerance.class),

@@ -1,5 +1,6 @@
 package verisonus.casebook.store;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -79,9 +80,11 @@ public final class Moments {
                         c.insert("evidence", FindingsJson.row(region, found.get()));
                 }
             }
-            if (tone.isPresent())
-                c.insert("tone", Map.of("case_id", id, "derived",
-                        DerivedToneJson.write(tone.get()), "gap_jnd", tone.get().gap().scoreJnd()));
+            if (tone.isPresent()) {
+                Map<String, Object> row = new HashMap<>(Tones.row(tone.get()));
+                row.put("case_id", id);
+                c.insert("tone", row);
+            }
             return id;
         }));
     }

@@ -1,9 +1,12 @@
 package verisonus.casebook.store;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The tone of each case as it stands. Every method may be called from any thread; changes are written when the method returns
@@ -28,25 +31,40 @@ public final class Tones {
                 .orElse(List.of());
     }
 
-    /** The most audible remaining difference of each case that has a tone, JND by case. */
-    public Map<Long, Double> gapsJnd() {
+    /** The most audible remaining difference of each case that has a tone, JND by case; empty where none could be measured. */
+    public Map<Long, OptionalDouble> gapsJnd() {
         // A tone that an earlier program kept has its gap in its document only.
         return book.listed("SELECT case_id, gap_jnd, CASE WHEN gap_jnd IS NULL THEN derived END FROM tone",
                 r -> Map.entry(r.getLong(1), r.getString(3) == null
-                        ? r.getDouble(2)
-                        : DerivedToneJson.read(book.file().toString(), Sql.text(r, 3)).gap().scoreJnd()))
+                        ? OptionalDouble.of(r.getDouble(2))
+                        : measuredJnd(DerivedToneJson.read(book.file().toString(), Sql.text(r, 3)))))
                 .stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    private static OptionalDouble measuredJnd(DerivedTone t) {
+        return t.gap().isMeasured() ? OptionalDouble.of(t.gap().scoreJnd()) : OptionalDouble.empty();
+    }
+
+    /** What a row of the table says of a tone; its gap where one could be measured. */
+    static Map<String, Object> row(DerivedTone tone) {
+        Map<String, Object> out = new HashMap<>(Map.of("derived", DerivedToneJson.write(tone)));
+        measuredJnd(tone).ifPresent(jnd -> out.put("gap_jnd", jnd));
+        return out;
     }
 
     /** @param text what was done, for the logbook */
     public void keepTone(long caseId, DerivedTone tone, String text) {
-        String document = DerivedToneJson.write(tone);
+        Map<String, Object> row = row(tone);
         book.changed(text, Optional.of(caseId), c -> {
             List<Long> there = book.listed("SELECT id FROM tone WHERE case_id = ?", r -> r.getLong(1), caseId);
-            double gapJnd = tone.gap().scoreJnd();
-            if (there.isEmpty())
-                return c.insert("tone", Map.of("case_id", caseId, "derived", document, "gap_jnd", gapJnd));
-            c.update("tone", there.get(0), Map.of("derived", document, "gap_jnd", gapJnd));
+            if (there.isEmpty()) {
+                Map<String, Object> first = new HashMap<>(row);
+                first.put("case_id", caseId);
+                return c.insert("tone", first);
+            }
+            Map<String, @Nullable Object> next = new HashMap<>(row);
+            next.putIfAbsent("gap_jnd", null);
+            c.update("tone", there.get(0), next);
             return there.get(0);
         });
     }

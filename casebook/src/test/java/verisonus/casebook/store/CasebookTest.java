@@ -83,7 +83,7 @@ class CasebookTest {
                 List.of(new Tolerance("amp", "gain", gain, gain - 1, gain + 1, "dynamics")),
                 List.of(new Alternative("4×12 closed", 0.25)),
                 new GapLedger(List.of(new GapRow(GapAttribute.BITE, "dB", -3, -5.5, 1, "microphone", "nearer", true)),
-                        1.25, Set.of(GapAttribute.BITE)),
+                        OptionalDouble.of(1.25), Set.of(GapAttribute.BITE)),
                 new DerivedTone.Search(Pairing.SAME_PERFORMANCE, 7.5, 1240, "no move brought more", 0.125),
                 new Remarks(Goal.IN_THE_SPIRIT,
                         List.of(new ControlTrade(ControlPlace.parse("amp/gain"), ControlPlace.parse("amp/master"), true,
@@ -121,7 +121,7 @@ class CasebookTest {
             book.tones().keepTone(id, tone(3.25), "Derived");
             reopen();
             assertThat(book.tones().tone(id)).contains(tone(3.25));
-            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+            assertThat(book.tones().gapsJnd()).containsEntry(id, OptionalDouble.of(tone(3.25).gap().scoreJnd()));
         }
 
         @Test
@@ -133,7 +133,7 @@ class CasebookTest {
                 s.execute("UPDATE tone SET gap_jnd = NULL");
             }
             book = Casebook.open(file);
-            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(3.25).gap().scoreJnd());
+            assertThat(book.tones().gapsJnd()).containsEntry(id, OptionalDouble.of(tone(3.25).gap().scoreJnd()));
         }
 
         @Test
@@ -211,7 +211,7 @@ class CasebookTest {
             while (book.redo().isPresent()) assertThat(book.logbook()).isNotEmpty();
             assertThat(book.cases().get(0).name()).isEqualTo("Renamed");
             assertThat(book.tones().tone(id)).contains(tone(6));
-            assertThat(book.tones().gapsJnd()).containsEntry(id, tone(6).gap().scoreJnd());
+            assertThat(book.tones().gapsJnd()).containsEntry(id, OptionalDouble.of(tone(6).gap().scoreJnd()));
             assertThat(book.recordings().regions(book.recordings().media(id).get(0).id())).hasSize(1);
         }
 

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -169,7 +171,19 @@ class RecordingsAndTonesTest {
         book.tones().keepTone(other, derived(5, 0), "Derived");
         assertThat(book.tones().gapsJnd()).containsOnlyKeys(caseId, other).doesNotContainKey(bare);
         assertThat(book.tones().gapsJnd().get(caseId))
-                .isCloseTo(book.tones().tone(caseId).orElseThrow().gap().scoreJnd(), within(1e-9));
+                .hasValueCloseTo(book.tones().tone(caseId).orElseThrow().gap().scoreJnd(), within(1e-9));
+    }
+
+    @Test
+    void aToneThatNothingCouldBeMeasuredAgainstHasNoGapNotEvenNone() {
+        DerivedTone measured = derived(4, 3);
+        GapLedger open = new GapLedger(List.of(), OptionalDouble.empty(), Set.of());
+        book.tones().keepTone(caseId, measured, "Derived");
+        book.tones().keepTone(caseId, measured.turned(measured.tone(), open), "Set up");
+        assertThat(book.tones().gapsJnd().get(caseId)).isEmpty();
+        assertThat(book.tones().tone(caseId).orElseThrow().gap().isMeasured()).isFalse();
+        book.tones().keepTone(caseId, measured, "Derived again");
+        assertThat(book.tones().gapsJnd().get(caseId)).isPresent();
     }
 
     @Test

@@ -115,7 +115,8 @@ public final class AmpCapture {
         Fit best = whole.stream().min(Comparator.comparingDouble(Fit::errorJnd)).orElseThrow();
         Map<String, Double> others = new LinkedHashMap<>();
         for (Fit f : nearest) if (!f.voicing.equals(best.voicing)) others.put(f.voicing.name(), f.errorJnd());
-        double spectrum = best.derivations.stream().mapToDouble(d -> d.gap().spectrumRmsDb()).average().orElseThrow();
+        double spectrum = best.derivations.stream().mapToDouble(d -> d.gap().spectrumRmsDb().orElseThrow()).average()
+                .orElseThrow();
         return new Captured(best.voicing, offsets(recordings, best.derivations), best.errorJnd(), spectrum, others,
                 best.derivations.stream().map(Derivation::tone).toList());
     }

@@ -1,4 +1,4 @@
-package verisonus.core.search;
+package verisonus.core.compare;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,12 +16,12 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 
 /** Echo, space and movement of a tone of ours are known from its settings: nothing has to be estimated. */
-final class EffectsAsSet {
+public final class EffectsAsSet {
     private static final String WHY = "as set";
 
     private EffectsAsSet() {}
 
-    static Evidence in(Evidence heard, Tone tone) {
+    public static Evidence in(Evidence heard, Tone tone) {
         return heard.with(echo(tone), reverb(tone), modulation(tone));
     }
 

@@ -15,10 +15,10 @@ import verisonus.core.take.Pairing;
  * What still differs between a reference and a candidate, most audible first, levels matched.
  *
  * @param rows most audible first
- * @param spectrumRmsDb third-octave difference, 80 Hz to 8 kHz, after loudness matching
+ * @param spectrumRmsDb third-octave difference, 80 Hz to 8 kHz, after loudness matching; empty where no band is known to be the guitar's
  * @param wantedSo attributes that shall differ: they stand in the ledger and count for nothing
  */
-public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribute> wantedSo) {
+public record GapLedger(List<GapRow> rows, OptionalDouble spectrumRmsDb, Set<GapAttribute> wantedSo) {
     private static final double TRUSTED = 0.3;
     private static final double FLOOR_DB = -45;
     /** A band this far under the loudest is masked more the further down it lies. */
@@ -32,7 +32,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
 
     /** A ledger of which nothing is wanted so. */
     public GapLedger(List<GapRow> rows, double spectrumRmsDb) {
-        this(rows, spectrumRmsDb, Set.of());
+        this(rows, OptionalDouble.of(spectrumRmsDb), Set.of());
     }
 
     /** The same ledger with these differences wanted. */
@@ -152,12 +152,17 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
                 "play a second take panned apart: one take stays in the middle", pingPong(reference)));
         List<GapRow> settled = new ArrayList<>(GainAdvice.settled(rows));
         settled.sort(Comparator.comparingDouble((GapRow r) -> -r.audibility()));
-        return new GapLedger(settled, spectrumRms(reference.spectrum(), candidate.spectrum(), offset));
+        return new GapLedger(settled, spectrumRms(reference.spectrum(), candidate.spectrum(), offset), Set.of());
     }
 
     /** The most audible difference that the gear makes, JND. */
     public double scoreJnd() {
         return rows.stream().filter(this::counts).mapToDouble(GapRow::audibility).max().orElse(0);
+    }
+
+    /** Whether any band of the reference is known to be the guitar's; where none is, no distance means anything. */
+    public boolean isMeasured() {
+        return spectrumRmsDb.isPresent();
     }
 
     /** How many differences that the gear makes most listeners would hear. */
@@ -240,7 +245,7 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
                 && ref.levelDb()[i] > FLOOR_DB;
     }
 
-    private static double spectrumRms(SpectrumReading ref, SpectrumReading cand, double offset) {
+    private static OptionalDouble spectrumRms(SpectrumReading ref, SpectrumReading cand, double offset) {
         double sum = 0;
         double weight = 0;
         for (int i = 0; i < ref.levelDb().length; i++) {
@@ -249,6 +254,6 @@ public record GapLedger(List<GapRow> rows, double spectrumRmsDb, Set<GapAttribut
             sum += ref.trust()[i] * d * d;
             weight += ref.trust()[i];
         }
-        return weight == 0 ? 0 : Math.sqrt(sum / weight);
+        return weight == 0 ? OptionalDouble.empty() : OptionalDouble.of(Math.sqrt(sum / weight));
     }
 }

@@ -43,6 +43,11 @@ public record Circumstances(CompanyEstimator.Company company, Finding<CabinetRea
         notes = List.copyOf(notes);
     }
 
+    /** The same with gate and compressor as they are known otherwise. */
+    Circumstances controlled(LevelControl newControl) {
+        return new Circumstances(company, cabinet, takenAt, pickup, clipping, newControl, width, pulse, notes);
+    }
+
     /** Notes that were played, without what the echo adds. */
     public List<PlayedNote> played() {
         return notes.stream().filter(n -> !n.byEcho()).toList();

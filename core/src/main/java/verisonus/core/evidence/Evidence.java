@@ -7,6 +7,7 @@ import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.level.DynamicsReading;
 import verisonus.core.evidence.level.HumReading;
+import verisonus.core.evidence.level.LevelControl;
 import verisonus.core.evidence.level.LevelReading;
 import verisonus.core.evidence.level.NoiseReading;
 import verisonus.core.evidence.level.SpectrumReading;
@@ -102,6 +103,13 @@ public record Evidence(double durationS, Excerpt excerpt, int channels, LevelRea
     public Evidence coloured(SpectrumReading read) {
         return new Evidence(durationS, excerpt, channels, level, noise, hum, read, tuning, tempo, dynamics, saturation,
                 echo, reverb, modulation, stereo, circumstances);
+    }
+
+    /** The same with gate and compressor as they are known otherwise. */
+    public Evidence controlled(LevelControl control) {
+        return new Evidence(durationS, excerpt, channels, level, noise, hum, spectrum, tuning, tempo, dynamics,
+                saturation,
+                echo, reverb, modulation, stereo, circumstances.controlled(control));
     }
 
     /** The same with another space. */

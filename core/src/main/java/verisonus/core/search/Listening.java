@@ -33,9 +33,10 @@ import verisonus.core.work.Progress;
  * @param evidence the same with the take
  * @param through how the guitar was read through others that play with it; empty where it stands alone
  * @param laidByHand whether the player said where the take begins
+ * @param covered whether others cover the guitar and the take is not of its phrase: nothing of the sound is known to be the guitar's
  */
 record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence first, Evidence evidence,
-        Optional<GuidedReading> through, boolean laidByHand) {
+        Optional<GuidedReading> through, boolean laidByHand, boolean covered) {
 
     /**
      * Listens.
@@ -57,9 +58,13 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
         Evidence first = among.map(ThroughOthers::evidence).orElse(whole);
         float[] wanted = among.map(t -> Arrays.copyOf(
                 t.guitar().sound().atRate(Sound.WORKING_RATE_HZ).mid(), reference.frames())).orElseGet(reference::mid);
-        Evidence evidence = same ? paired(first, reference, di, movement) : alone(first, reference);
-        return new Listening(seen.alignment(), dry, wanted, first, evidence.corrected(options.corrections()),
-                among.map(t -> t.guitar().reading()), laidS.isPresent());
+        Optional<Evidence> covered = ThroughOthers.covering(first, seen.alignment().pairing());
+        Evidence evidence = covered.orElseGet(() -> same
+                ? paired(first, reference, di, movement)
+                : first.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), first.tempo())));
+        return new Listening(seen.alignment(), dry, wanted, covered.orElse(first),
+                evidence.corrected(options.corrections()), among.map(t -> t.guitar().reading()), laidS.isPresent(),
+                covered.isPresent());
     }
 
     private static SeenTake seen(Sound reference, Sound di, SearchOptions options, OptionalDouble laidS) {
@@ -83,13 +88,13 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
             Future<Optional<Finding<ModulationReading>>> movement) {
         Evidence out = PairedExamination.of(steady, reference, di, () -> Parallel.result(movement)).evidence();
         // Through repeats the take does not show what sways.
-        return out.echo().isPresent() ? alone(out, reference) : out;
+        return out.echo().isPresent() ? asAlone(out, reference) : out;
     }
 
-    /** With other playing nothing but the recording itself can be asked for movement. */
-    private static Evidence alone(Evidence steady, Sound reference) {
+    /** Nothing but the recording itself is asked for movement. */
+    private static Evidence asAlone(Evidence steady, Sound reference) {
         if (ThroughOthers.areThere(steady)) {
-            String why = "others play with it, and the take plays something else";
+            String why = "others play with it, and repeats cover what the take would show";
             return steady.with(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why), steady.saturation());
         }
         return steady.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo()));
@@ -117,6 +122,7 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
 
     /** What a guitar among others did not show. */
     List<String> unread() {
+        if (covered) return List.of("colour", "dirt");
         if (through.isEmpty()) return List.of();
         return Stream.concat(Stream.of("dirt"), through.get().unread().map(w -> "colour " + w).stream()).toList();
     }
@@ -129,6 +135,7 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
                     ? "the take was laid by hand; "
                     : "the take was laid by hand, where no note of it begins with the record's: check the time; ";
         }
+        if (covered) return laid + "others cover the guitar, so a usual tone was set up; ";
         return laid + (through.isPresent() ? "the guitar was read through others by the take; " : "");
     }
 }

@@ -12,6 +12,8 @@ import verisonus.core.work.Figures;
  */
 public record StoppingPoint(double firstChoice, double lastGain, double couldGain) {
     private static final double HEARD = 1;
+    /** Where nothing of the wanted sound could be measured. */
+    static final StoppingPoint UNKNOWN = new StoppingPoint(Double.NaN, Double.NaN, Double.NaN);
 
     /** @param errors the best error so far after each stretch of work, one or more */
     static StoppingPoint of(double first, List<Double> errors) {
@@ -26,12 +28,18 @@ public record StoppingPoint(double firstChoice, double lastGain, double couldGai
         return new StoppingPoint(Math.max(0, first - now), last, Math.min(now, late * q / (1 - q)));
     }
 
+    /** Whether there was anything to hold a search against. */
+    public boolean isKnown() {
+        return !Double.isNaN(couldGain);
+    }
+
     /** Whether nothing that is left to turn would be heard in a blind test. */
     public boolean isReached() {
         return couldGain < 0.5 * HEARD && lastGain < 0.25 * HEARD;
     }
 
     public String words() {
+        if (!isKnown()) return "What another search could gain is not known: nothing of the guitar could be measured.";
         String now = isReached()
                 ? "No single move that is left would be heard in a blind test"
                 : "Another search may still gain something";

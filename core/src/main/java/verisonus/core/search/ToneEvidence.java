@@ -1,6 +1,7 @@
 package verisonus.core.search;
 
 import java.util.Optional;
+import verisonus.core.compare.EffectsAsSet;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -27,10 +28,14 @@ public record ToneEvidence(Evidence wanted, Optional<Sound> take, Pairing pairin
     public static ToneEvidence of(MatchedTake laid, Progress progress) {
         Optional<Sound> take = laid.same() ? Optional.of(laid.sound()) : Optional.empty();
         Evidence alone = Examination.of(laid.reference(), Examination.Depth.STEADY, progress);
-        Evidence wanted = ThroughOthers.of(alone, laid.reference(), laid.sound(), laid.pairing())
+        Evidence wanted = ThroughOthers.covering(alone, laid.pairing()).orElseGet(() -> wanted(alone, laid, take));
+        return new ToneEvidence(wanted, take, laid.pairing());
+    }
+
+    private static Evidence wanted(Evidence alone, MatchedTake laid, Optional<Sound> take) {
+        return ThroughOthers.of(alone, laid.reference(), laid.sound(), laid.pairing())
                 .map(t -> amongOthers(t.evidence()))
                 .orElseGet(() -> take.map(t -> PairedExamination.effects(alone, laid.reference(), t)).orElse(alone));
-        return new ToneEvidence(wanted, take, laid.pairing());
     }
 
     /**
@@ -38,7 +43,7 @@ public record ToneEvidence(Evidence wanted, Optional<Sound> take, Pairing pairin
      */
     public static Evidence everything(MatchedTake laid, Progress progress) {
         Evidence alone = Examination.of(laid.reference(), progress);
-        if (!laid.same()) return alone;
+        if (!laid.same()) return ThroughOthers.covering(alone, laid.pairing()).orElse(alone);
         return ThroughOthers.of(alone, laid.reference(), laid.sound(), laid.pairing())
                 .map(t -> amongOthers(t.evidence()))
                 .orElseGet(() -> PairedExamination.of(alone, laid.reference(), laid.sound()).evidence()
@@ -62,7 +67,8 @@ public record ToneEvidence(Evidence wanted, Optional<Sound> take, Pairing pairin
 
     /** What differs; what the hand makes is not counted as the gear's. */
     public GapLedger gap(Evidence candidate) {
-        return GapLedger.between(wanted, candidate, take.isPresent() ? pairing : Pairing.SAME_PERFORMANCE);
+        boolean handKnown = take.isPresent() || ThroughOthers.areThere(wanted);
+        return GapLedger.between(wanted, candidate, handKnown ? pairing : Pairing.SAME_PERFORMANCE);
     }
 
     private static boolean isEffect(GearKind kind) {

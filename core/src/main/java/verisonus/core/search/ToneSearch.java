@@ -9,6 +9,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
+import verisonus.core.compare.EffectsAsSet;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
@@ -132,12 +133,13 @@ public final class ToneSearch {
                 ? new CurveDictionary(options)
                 : CurveDictionary.moderate(options);
         Evidence evidence = heard.evidence();
+        if (heard.covered()) return usual(started, heard);
         Target target = Target.of(wanted, evidence.spectrum(), options);
         progress.step(0.08, "preparing cabinets and microphones");
         List<StartingTone> nearest = CoarseSearch.nearest(
                 same ? Fingerprint.between(dry, wanted) : Fingerprint.ofColour(wanted), options.rig(),
                 options.wishes().known());
-        Search search = new Search(started, heard, target, nearest);
+        Search search = new Search(started, heard, reference, target, nearest);
         if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), heard);
         if (alignment.pairing() == Pairing.PLAYED_AGAIN && options.wishes().track() == SearchOptions.Track.DRY) {
             SearchSegment segment = SearchSegment.of(wanted, Sound.WORKING_RATE_HZ, REPLAY_S);
@@ -157,8 +159,30 @@ public final class ToneSearch {
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
     }
 
-    /** What every way of searching starts from. */
-    private record Search(long started, Listening heard, Target target, List<StartingTone> nearest) {
+    /** Others cover the guitar: nothing of what is heard is aimed at, only a usual tone, on the gear that there is. */
+    private Derivation usual(long started, Listening heard) {
+        progress.step(0.08, "setting up a usual tone");
+        float[] dry = heard.dry();
+        float[] aim = UsualTone.aim(options, dry, reference);
+        Sound aimed = Sound.mono(aim, Sound.WORKING_RATE_HZ);
+        SearchOptions alone = options.wishing(options.wishes().alsoNear(List.of()));
+        Target target = Target.of(aim, Examination.of(aimed, Examination.Depth.CONTROL, Progress.NONE).spectrum(),
+                alone);
+        List<StartingTone> nearest = CoarseSearch.nearest(Fingerprint.between(dry, aim), options.rig(),
+                options.wishes().known());
+        if (!nearest.isEmpty() && options.earlier().isEmpty()) tell(nearest.get(0).tone(), heard);
+        return deeply(new Search(started, heard, aimed, target, nearest),
+                new Ground(aim, dry, target, Pairing.SAME_PERFORMANCE,
+                        new LinearPart(new CurveDictionary(options), target.weight(), RIDGE_SAME),
+                        OptionalDouble.empty()));
+    }
+
+    /**
+     * What every way of searching starts from.
+     *
+     * @param aimed what the tone shall sound like: the reference, but where others cover the guitar
+     */
+    private record Search(long started, Listening heard, Sound aimed, Target target, List<StartingTone> nearest) {
         private Evidence first() {
             return heard.first();
         }
@@ -224,6 +248,7 @@ public final class ToneSearch {
     private Derivation deeply(Search s, Ground ground) {
         CurveDictionary dictionary = ground.linear.dictionary();
         boolean same = ground.pairing.isSamePhrase();
+        Pairing pairing = s.heard.covered() ? Pairing.OTHER_PLAYING : ground.pairing;
         Evidence evidence = s.heard.evidence();
         Target target = s.target;
         float[] dry = ground.dry;
@@ -250,29 +275,37 @@ public final class ToneSearch {
         Objective.Point best = ended.best();
         boolean cancelled = progress.cancelled();
         progress.at(0.85, "fitting the equalizer");
-        ToneCompletion.Finished finished = new ToneCompletion(options, reference, dry, target, same, measured).of(
+        ToneCompletion.Finished finished = new ToneCompletion(options, s.aimed, dry, target, same, measured).of(
                 best.knobs(),
                 dictionary.entry(best.curve()));
 
         Future<Evidence> heard = workers
                 .submit(() -> new ToneEvidence(evidence,
-                        same ? Optional.of(Sound.mono(dry, Sound.WORKING_RATE_HZ)) : Optional.empty(), ground.pairing)
+                        same ? Optional.of(Sound.mono(dry, Sound.WORKING_RATE_HZ)) : Optional.empty(), pairing)
                         .heard(finished.tone(), finished.render(), Progress.NONE));
         SensitivityReport.Found sensitivity = new SensitivityReport(brief, workers, target.weight()).of(best,
                 finished.tone());
         Evidence candidate = Parallel.result(heard);
         // The take makes the reference's dirt surer, but the gap needs both read the same way.
         Evidence aim = evidence.saturated(s.first().saturation()).corrected(options.corrections());
-        GapLedger gap = GapLedger.between(aim, candidate, ground.pairing).wanting(options.wishes().wantedSo());
+        GapLedger gap = GapLedger.between(aim, candidate, pairing).wanting(options.wishes().wantedSo());
         progress.at(1, "done");
-        return new Derivation(finished.tone(), ground.pairing, (System.nanoTime() - s.started) / 1e9,
+        return new Derivation(finished.tone(), pairing, (System.nanoTime() - s.started) / 1e9,
                 (long) renders.get() * dictionary.size(), renders.get(), sensitivity.tolerances(), sensitivity.ties(),
                 new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
                         ranked.points()),
                 gap, aim, candidate, finished.render(), s.heard.diStartS(),
-                cancelled ? "cancelled: the best so far" : "no move brought more", start(finished.tone(), nearest),
-                StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()), ended.errors()),
-                Verdict.of(gap, missing(aim, finished.tone()), unjudged(aim)));
+                (s.heard.covered() ? s.heard.words() : "")
+                        + (cancelled ? "cancelled: the best so far" : "no move brought more"),
+                start(finished.tone(), nearest),
+                s.heard.covered()
+                        ? StoppingPoint.UNKNOWN
+                        : StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()),
+                                ended.errors()),
+                Verdict.of(gap, missing(aim, finished.tone()),
+                        Stream.concat(s.heard.covered() ? s.heard.unread().stream() : Stream.of(),
+                                unjudged(aim).stream())
+                                .toList()));
     }
 
     private static boolean others(Evidence e) {

@@ -34,7 +34,7 @@ class GapLedgerTest {
         GapLedger g = GapLedger.between(EVIDENCE, EVIDENCE);
         assertThat(g.scoreJnd()).isZero();
         assertThat(g.audibleRows()).isZero();
-        assertThat(g.spectrumRmsDb()).isZero();
+        assertThat(g.spectrumRmsDb().orElseThrow()).isZero();
     }
 
     @Test

@@ -109,7 +109,8 @@ class AmongOthersSearchTest {
         ToneEvidence read = ToneEvidence.of(MatchedTake.of(mix, MINE), Progress.NONE);
         ToneEvidence everything = new ToneEvidence(Examination.of(mix, Progress.NONE), read.take(), read.pairing());
         Evidence has = read.heard(CLEAN, right, Progress.NONE);
-        assertThat(read.gap(has).spectrumRmsDb()).isLessThan(0.7 * everything.gap(has).spectrumRmsDb());
+        assertThat(read.gap(has).spectrumRmsDb().orElseThrow())
+                .isLessThan(0.7 * everything.gap(has).spectrumRmsDb().orElseThrow());
     }
 
     @Test

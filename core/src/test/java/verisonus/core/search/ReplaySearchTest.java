@@ -11,6 +11,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import verisonus.core.compare.EffectsAsSet;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;

@@ -6,6 +6,7 @@ import verisonus.casebook.store.CaseEntry;
 /**
  * A case as the margin lists it.
  *
- * @param gapJnd most audible remaining difference; empty where no tone was derived
+ * @param gapJnd most audible remaining difference; empty where no tone was derived, or where none could be measured
+ * @param derived whether it has a tone
  */
-public record CaseLine(CaseEntry entry, Optional<Double> gapJnd) {}
+public record CaseLine(CaseEntry entry, Optional<Double> gapJnd, boolean derived) {}

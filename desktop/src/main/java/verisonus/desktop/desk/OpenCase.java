@@ -70,8 +70,9 @@ public record OpenCase(CaseEntry entry, List<Medium> media, List<Region> regions
                     ? Standing.DONE
                     : first(Medium.Role.REFERENCE).isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;
             case MEASURE -> measurement.isPresent() ? Standing.DONE : Standing.UNTOUCHED;
-            case DERIVE -> tone.map(t -> t.gap().audibleRows() == 0 ? Standing.DONE : Standing.BEGUN)
-                    .orElse(Standing.UNTOUCHED);
+            case DERIVE ->
+                tone.map(t -> t.gap().isMeasured() && t.gap().audibleRows() == 0 ? Standing.DONE : Standing.BEGUN)
+                        .orElse(Standing.UNTOUCHED);
             case PERFORM -> !variants.isEmpty() ? Standing.BEGUN : Standing.UNTOUCHED;
             case TRIAL -> tried ? Standing.DONE : Standing.UNTOUCHED;
             case TRAVEL, SHEET -> tone.isPresent() ? Standing.BEGUN : Standing.UNTOUCHED;

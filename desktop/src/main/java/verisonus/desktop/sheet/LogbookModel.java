@@ -94,9 +94,10 @@ public final class LogbookModel {
         Optional<DerivedTone> b = desk.book().moments().tone(second);
         if (a.isEmpty() || b.isEmpty()) return List.of("Only moments that changed a tone can be compared.");
         List<String> out = new ArrayList<>();
-        out.add(Figures.of("Gap %.1f → %.1f JND.", a.get().gap().scoreJnd(), b.get().gap().scoreJnd()));
+        if (a.get().gap().isMeasured() && b.get().gap().isMeasured())
+            out.add(Figures.of("Gap %.1f → %.1f JND.", a.get().gap().scoreJnd(), b.get().gap().scoreJnd()));
         out.addAll(settings(a.get().tone(), b.get().tone(), desk.rig().get()));
-        if (out.size() == 1) out.add("The settings are the same.");
+        if (out.stream().allMatch(w -> w.startsWith("Gap"))) out.add("The settings are the same.");
         return out;
     }
 

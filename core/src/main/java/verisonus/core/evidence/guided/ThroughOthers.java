@@ -2,6 +2,7 @@ package verisonus.core.evidence.guided;
 
 import java.util.Optional;
 import verisonus.core.evidence.Evidence;
+import verisonus.core.evidence.level.LevelControl;
 import verisonus.core.evidence.signs.Finding;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
@@ -19,6 +20,18 @@ public record ThroughOthers(Evidence evidence, GuidedGuitar guitar) {
     /** Whether more sounds in it than the guitar. */
     public static boolean areThere(Evidence recording) {
         return recording.circumstances().company().probability() > COMPANY;
+    }
+
+    /**
+     * What a recording shows of a guitar that others cover where no take of its phrase tells it from them: nothing of its colour, its
+     * dirt, its level and its effects, for what is heard of those may be theirs. Empty where the guitar can be told, by itself or by the take.
+     */
+    public static Optional<Evidence> covering(Evidence recording, Pairing pairing) {
+        if (pairing != Pairing.OTHER_PLAYING || !areThere(recording)) return Optional.empty();
+        String why = "others play with it, and no take of its phrase tells it from them";
+        return Optional.of(recording.coloured(recording.spectrum().untrusted())
+                .controlled(new LevelControl(Finding.unknown(why), Finding.unknown(why)))
+                .with(Finding.unknown(why), Finding.unknown(why), Finding.unknown(why), Finding.unknown(why)));
     }
 
     /**

@@ -36,6 +36,16 @@ public record SpectrumReading(double[] bandCentresHz, double[] levelDb, double[]
         return new SpectrumReading(bandCentresHz, levelDb, less, centroidHz, tiltDbPerOctave);
     }
 
+    /** The same where no band is known to be the guitar's own. */
+    public SpectrumReading untrusted() {
+        return new SpectrumReading(bandCentresHz, levelDb, new double[trust.length], centroidHz, tiltDbPerOctave);
+    }
+
+    /** Whether any band is known to be the guitar's own. */
+    public boolean isTrusted() {
+        return java.util.Arrays.stream(trust).anyMatch(t -> t > 0);
+    }
+
     /** Level of the band whose centre is nearest. */
     public double levelAt(double hz) {
         int best = 0;

@@ -46,7 +46,8 @@ public final class NextView {
         find.setOnAction(_ -> model.findMoves());
         find.setMinWidth(Region.USE_PREF_SIZE);
         Label together = Nodes.label(
-                model.session().tone().map(t -> Figures.of("all together %.1f JND", t.gap().distanceJnd())).orElse(""),
+                model.session().tone().filter(t -> t.gap().isMeasured())
+                        .map(t -> Figures.of("all together %.1f JND", t.gap().distanceJnd())).orElse(""),
                 "quiet", "small");
         FlowPane ask = new FlowPane(10, 2, find, together);
         ask.setRowValignment(VPos.CENTER);
