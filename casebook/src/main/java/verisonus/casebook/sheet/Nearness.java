@@ -31,7 +31,7 @@ final class Nearness {
         if (!unjudged.isEmpty()) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
                     + " could not be judged: listen "
-                    + String.join(", ", unjudged.stream().map(Nearness::where).toList()) + ".");
+                    + String.join(", ", unjudged.stream().map(Nearness::where).distinct().toList()) + ".");
         }
         return String.join(" ", out);
     }

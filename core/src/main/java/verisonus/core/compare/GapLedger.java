@@ -111,6 +111,9 @@ public record GapLedger(List<GapRow> rows, OptionalDouble spectrumRmsDb, Set<Gap
 
     /** @param provided said behind what another hand moves as much as the gain does */
     private static GapLedger between(Evidence reference, Evidence candidate, String provided) {
+        // Levels, attacks and width of what covers a guitar are not the guitar's either.
+        if (!reference.spectrum().isTrusted())
+            return new GapLedger(EffectRows.of(reference, candidate), OptionalDouble.empty(), Set.of());
         List<GapRow> rows = new ArrayList<>();
         double offset = matchingOffset(reference.spectrum(), candidate.spectrum());
         for (GapAttribute band : GapAttribute.BANDS)

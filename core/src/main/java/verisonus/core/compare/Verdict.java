@@ -51,7 +51,8 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
         double open = gap.find(GapAttribute.COLOUR_LEFT_OPEN).map(GapRow::audibility).orElse(0.0);
         double wider = gap.find(GapAttribute.REST_SIDES).filter(r -> !gap.wantedSo().contains(r.attribute()))
                 .map(r -> -r.difference() / r.jnd()).orElse(0.0);
-        boolean near = most <= NEAR_JND && missing.isEmpty() && unjudged.isEmpty() && open <= NEAR_JND
+        boolean near = gap.isMeasured() && most <= NEAR_JND && missing.isEmpty() && unjudged.isEmpty()
+                && open <= NEAR_JND
                 && Math.abs(wider) <= NEAR_JND;
         List<String> parts = new ArrayList<>();
         if (most > NEAR_JND) {
@@ -67,6 +68,7 @@ public record Verdict(String words, boolean near, List<String> missing, List<Str
         if (open > NEAR_JND) parts.add("the passage leaves the colour open; a longer one would tell");
         if (!missing.isEmpty()) parts.add("missing: " + String.join(", ", missing));
         if (!unjudged.isEmpty()) parts.add("could not be judged: " + String.join(", ", unjudged) + "; listen for it");
+        if (parts.isEmpty() && !near) parts.add("nothing of the reference could be measured");
         String words = parts.isEmpty()
                 ? Figures.of("near: no difference of the gear's over %.1f JND", NEAR_JND)
                 : String.join("; ", parts);

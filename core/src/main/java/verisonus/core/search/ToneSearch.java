@@ -259,7 +259,8 @@ public final class ToneSearch {
         KnobFit.Reach reach = same ? KnobFit.Reach.WHOLE : KnobFit.Reach.MODERATE;
         CoarseSearch coarse = new CoarseSearch(brief, options, workers, progress, reach);
         CoarseSearch.Ranked ranked = coarse.run(nearest);
-        if (same && measured.echo().isPresent()) {
+        // An echo that the player knows of is not in a usual tone's sound, and stays all the same.
+        if (same && !s.heard.covered() && measured.echo().isPresent()) {
             List<Block> silent = behind.stream().filter(b -> b.model().kind() != GearKind.ECHO).toList();
             Objective bare = objective(ground, silent, SHORT_S);
             if (isNearerOn(bare, ranked.points().get(0))) {
