@@ -142,10 +142,7 @@ final class MovesCommand extends VerboseOption implements Callable<Integer> {
 
     private static void print(GapLedger gap, List<Move> moves, Rig gear, Optional<Double> verified) {
         if (gap.isMeasured()) System.out.printf(Locale.ROOT, "all differences together %.1f JND%n", gap.distanceJnd());
-        if (moves.isEmpty())
-            System.out.println(gap.isMeasured()
-                    ? "no single move would bring it nearer"
-                    : "nothing of the guitar could be measured, so no move can be held against it");
+        if (moves.isEmpty()) System.out.println("no single move would bring it nearer");
         for (Move m : moves) System.out.printf(Locale.ROOT, "%+6.2f JND  %s%n", -m.gainJnd(), m.words(gear));
         verified.ifPresent(v -> System.out.printf(Locale.ROOT, v > 0
                 ? "made the first: %.2f JND nearer, measured%n"

@@ -57,7 +57,10 @@ final class Nearness {
 
     private static String byGap(DerivedTone t) {
         if (!t.gap().isMeasured())
-            return "A usual tone: others cover the guitar in the record, so how near it is could not be measured.";
+            return (t.remarks().unjudged().contains(Derivation.COLOUR)
+                    ? "A usual tone, for others cover the guitar: how"
+                    : "How")
+                    + " near it is could not be measured.";
         long off = t.off();
         Goal goal = t.remarks().goal();
         if (goal != Goal.EXACT) {

@@ -211,7 +211,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         page.heading("What still differs");
         String figures = compared(gap, "Largest difference");
         page.paragraph(figures.isEmpty()
-                ? "Others cover the guitar in the recording: how far this tone is from it could not be measured."
+                ? "Nothing of the recording is known to be the guitar's own: how far this tone is from it could not be measured."
                 : figures + " One JND is the least that a trained listener notices.");
         List<GapRow> heard = gap.rows().stream().filter(r -> r.audibility() >= WORTH_A_ROW_JND).toList();
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), heard.stream()

@@ -93,6 +93,7 @@ public final class NextMoves {
 
     /** What helps, the most first; empty where nothing does. */
     public List<Move> best(Progress progress) {
+        gap().measured();
         List<Move> rough = new ArrayList<>();
         List<Move> out = new ArrayList<>();
         for (ControlEffects.Effect e : effects) bestPlace(e).ifPresent(m -> (e.isRough() ? rough : out).add(m));

@@ -84,7 +84,7 @@ public final class Reach {
     /** Differences that stay, the most audible first; empty where all is within hearing. */
     public List<Unreached> of(Progress progress) {
         Evidence now = examined(tone);
-        GapLedger gap = gap(now);
+        GapLedger gap = gap(now).measured();
         List<GapRow> off = new ArrayList<>(gap.rows().stream().filter(r -> gap.counts(r) && r.audibility() >= HEARD)
                 .toList());
         List<Unreached> out = new ArrayList<>(missingUnits(gap));

@@ -24,6 +24,7 @@ import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
 import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.sound.Sound;
+import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 /**
@@ -115,8 +116,9 @@ public final class AmpCapture {
         Fit best = whole.stream().min(Comparator.comparingDouble(Fit::errorJnd)).orElseThrow();
         Map<String, Double> others = new LinkedHashMap<>();
         for (Fit f : nearest) if (!f.voicing.equals(best.voicing)) others.put(f.voicing.name(), f.errorJnd());
-        double spectrum = best.derivations.stream().mapToDouble(d -> d.gap().spectrumRmsDb().orElseThrow()).average()
-                .orElseThrow();
+        double spectrum = best.derivations.stream().flatMapToDouble(d -> d.gap().spectrumRmsDb().stream()).average()
+                .orElseThrow(() -> new InputFault("the recordings", "nothing in them stands out of the noise",
+                        "record the amp louder, or the room quieter"));
         return new Captured(best.voicing, offsets(recordings, best.derivations), best.errorJnd(), spectrum, others,
                 best.derivations.stream().map(Derivation::tone).toList());
     }

@@ -10,6 +10,7 @@ import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.echo.EchoReading;
 import verisonus.core.evidence.level.SpectrumReading;
 import verisonus.core.take.Pairing;
+import verisonus.core.work.InputFault;
 
 /**
  * What still differs between a reference and a candidate, most audible first, levels matched.
@@ -166,6 +167,19 @@ public record GapLedger(List<GapRow> rows, OptionalDouble spectrumRmsDb, Set<Gap
     /** Whether any band of the reference is known to be the guitar's; where none is, no distance means anything. */
     public boolean isMeasured() {
         return spectrumRmsDb.isPresent();
+    }
+
+    /**
+     * This ledger, where changes can be held against it.
+     *
+     * @throws InputFault where nothing of the reference is known to be the guitar's
+     */
+    public GapLedger measured() {
+        if (!isMeasured())
+            throw new InputFault("the recording",
+                    "nothing in it is known to be the guitar's own, so no change can be held against it",
+                    "lay a take of its phrase under it, or mark where the guitar stands alone");
+        return this;
     }
 
     /** How many differences that the gear makes most listeners would hear. */

@@ -79,14 +79,9 @@ public final class FairSwap {
         if (block.model().kind().compareTo(GearKind.AMP) > 0) return out;
         tone.find(block.id()).flatMap(FairSwap::ownGain).ifPresent(out::add);
         for (GearKind k : List.of(GearKind.DRIVE, GearKind.AMP))
-            sounding(tone, k).flatMap(FairSwap::ownGain).ifPresent(out::add);
-        sounding(tone, GearKind.AMP).map(b -> new Gain(b, ControlNames.MASTER)).ifPresent(out::add);
+            tone.sounding(k).flatMap(FairSwap::ownGain).ifPresent(out::add);
+        tone.sounding(GearKind.AMP).map(b -> new Gain(b, ControlNames.MASTER)).ifPresent(out::add);
         return out;
-    }
-
-    /** The first of a kind that is on. */
-    private static Optional<Block> sounding(Tone tone, GearKind kind) {
-        return tone.main().stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
     }
 
     private Tone asDriven(Tone wanted, Tone tone, Optional<Gain> by) {

@@ -58,13 +58,8 @@ public final class VariantSolver {
     }
 
     private static Optional<ControlPlace> gain(Tone t) {
-        return sounding(t, GearKind.AMP).map(b -> ControlPlace.of(b, ControlNames.GAIN))
-                .or(() -> sounding(t, GearKind.DRIVE).map(b -> ControlPlace.of(b, ControlNames.DRIVE)));
-    }
-
-    /** The first of a kind that is on: a rig may hold several amps of which one sounds. */
-    private static Optional<Block> sounding(Tone t, GearKind kind) {
-        return t.blocks().stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
+        return t.sounding(GearKind.AMP).map(b -> ControlPlace.of(b, ControlNames.GAIN))
+                .or(() -> t.sounding(GearKind.DRIVE).map(b -> ControlPlace.of(b, ControlNames.DRIVE)));
     }
 
     /** Where dirt is turned in a variant. */

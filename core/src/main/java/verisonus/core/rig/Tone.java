@@ -49,6 +49,11 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
         return new Tone(name, next, routing);
     }
 
+    /** The first of a kind that is on: a rig may hold several amps of which one sounds. */
+    public Optional<Block> sounding(GearKind kind) {
+        return blocks.stream().filter(b -> b.on() && b.model().kind() == kind).findFirst();
+    }
+
     /**
      * The same tone with echo, space and looper off. How it answers to soft and hard strokes is measured on this: what sounds on
      * between the strokes makes them look alike, as dirt does.

@@ -149,9 +149,7 @@ final class CoarseSearch {
 
     /** Known tones that can be set up on the rig, the nearest first. */
     static List<StartingTone> nearest(Fingerprint wanted, Rig rig, List<StartingTone> more) {
-        List<StartingTone> all = new ArrayList<>(StartingTones.ALL);
-        all.addAll(more);
-        return wanted.nearest(all.stream().flatMap(t -> t.on(rig)).toList(), NEAREST);
+        return wanted.nearest(StartingTones.on(rig, more), NEAREST);
     }
 
     private List<Knobs> neutralGrid() {

@@ -39,6 +39,9 @@ public record Derivation(Tone tone, Pairing pairing, double seconds, long candid
     /** What a stand-in leaves unjudged. */
     public static final String OWN_GUITAR = "sound of your own guitar";
 
+    /** Where nothing of the recording is known to be the guitar's, and the tone is a usual one. */
+    public static final String COLOUR = "colour";
+
     public Derivation {
         tolerances = List.copyOf(tolerances);
         ties = List.copyOf(ties);

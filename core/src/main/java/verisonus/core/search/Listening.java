@@ -122,7 +122,7 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
 
     /** What a guitar among others did not show. */
     List<String> unread() {
-        if (covered) return List.of("colour", "dirt");
+        if (covered) return List.of(Derivation.COLOUR, "dirt");
         if (through.isEmpty()) return List.of();
         return Stream.concat(Stream.of("dirt"), through.get().unread().map(w -> "colour " + w).stream()).toList();
     }

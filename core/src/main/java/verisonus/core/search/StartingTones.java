@@ -2,8 +2,10 @@ package verisonus.core.search;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 
 /** Tones to start from, in words that say what they are good for: from clean to saturated, each with cabinet and microphone. */
@@ -68,6 +70,11 @@ public final class StartingTones {
     public static final List<StartingTone> ALL = java.util.Arrays.stream(ROWS).map(StartingTones::read).toList();
 
     private StartingTones() {}
+
+    /** The shipped ones and more, as far as they can be set up on a rig. */
+    static List<StartingTone> on(Rig rig, List<StartingTone> more) {
+        return Stream.concat(ALL.stream(), more.stream()).flatMap(t -> t.on(rig)).toList();
+    }
 
     private static StartingTone read(String row) {
         String[] part = row.split(" \\| ", -1);

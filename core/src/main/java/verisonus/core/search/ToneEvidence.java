@@ -67,8 +67,7 @@ public record ToneEvidence(Evidence wanted, Optional<Sound> take, Pairing pairin
 
     /** What differs; what the hand makes is not counted as the gear's. */
     public GapLedger gap(Evidence candidate) {
-        boolean handKnown = take.isPresent() || ThroughOthers.areThere(wanted);
-        return GapLedger.between(wanted, candidate, handKnown ? pairing : Pairing.SAME_PERFORMANCE);
+        return GapLedger.between(wanted, candidate, take.isPresent() ? pairing : Pairing.SAME_PERFORMANCE);
     }
 
     private static boolean isEffect(GearKind kind) {

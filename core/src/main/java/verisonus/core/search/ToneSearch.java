@@ -296,17 +296,14 @@ public final class ToneSearch {
                 new Alternatives(ground.linear, brief).of(brief.at(best.knobs(), best.curve(), Quality.DRAFT),
                         ranked.points()),
                 gap, aim, candidate, finished.render(), s.heard.diStartS(),
-                (s.heard.covered() ? s.heard.words() : "")
-                        + (cancelled ? "cancelled: the best so far" : "no move brought more"),
+                cancelled ? "cancelled: the best so far" : s.heard.words() + "no move brought more",
                 start(finished.tone(), nearest),
                 s.heard.covered()
                         ? StoppingPoint.UNKNOWN
                         : StoppingPoint.of(Math.sqrt(objective.at(ranked.first(), Quality.DRAFT).score()),
                                 ended.errors()),
                 Verdict.of(gap, missing(aim, finished.tone()),
-                        Stream.concat(s.heard.covered() ? s.heard.unread().stream() : Stream.of(),
-                                unjudged(aim).stream())
-                                .toList()));
+                        Stream.concat(s.heard.unread().stream(), unjudged(aim).stream()).toList()));
     }
 
     private static boolean others(Evidence e) {

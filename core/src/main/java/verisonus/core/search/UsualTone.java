@@ -1,9 +1,7 @@
 package verisonus.core.search;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Tone;
@@ -14,8 +12,8 @@ import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 
 /**
- * What is aimed at where a recording says nothing of its guitar: the known tone that lies in the middle of all that suit the player, for
- * the tone from which the fewest are far is the safest guess. Its sound is aimed at, so that whatever gear there is comes near it.
+ * What is aimed at where a recording says nothing of its guitar: the known tone that lies in the middle of the cleaner half of all that
+ * suit the player, for the tone from which the fewest are far is the safest guess. Its sound is aimed at, so that whatever gear there is comes near it.
  */
 final class UsualTone {
     /** Clean and dirty tones lie apart; those with nothing in front of the amp are the many. */
@@ -25,9 +23,7 @@ final class UsualTone {
 
     /** The tone in the middle of those that can be set up; of all that ship where none can. */
     static StartingTone among(SearchOptions options) {
-        List<StartingTone> all = new ArrayList<>(StartingTones.ALL);
-        all.addAll(options.wishes().known());
-        List<StartingTone> suits = all.stream().flatMap(t -> t.on(options.rig()))
+        List<StartingTone> suits = StartingTones.on(options.rig(), options.wishes().known()).stream()
                 .filter(t -> allowed(t, options)).toList();
         return middle(suits.isEmpty() ? StartingTones.ALL : suits);
     }
@@ -37,17 +33,17 @@ final class UsualTone {
                 || options.rig().units().stream().anyMatch(u -> u.model().equals(b.model())));
     }
 
+    private record Printed(StartingTone tone, Fingerprint print) {}
+
+    /** Of the cleaner half: dirt that is not on the record is heard at once, and a little more is soon turned up. */
     private static StartingTone middle(List<StartingTone> tones) {
         List<StartingTone> plain = tones.stream()
                 .filter(t -> IN_FRONT.stream().allMatch(k -> t.tone().first(k).isEmpty())).toList();
         List<StartingTone> from = plain.isEmpty() ? tones : plain;
-        double half = from.stream().mapToDouble(t -> Fingerprint.of(t).heldBack()).sorted().skip((from.size() - 1) / 2)
-                .findFirst().orElseThrow();
-        // Dirt that is not on the record is heard at once, and a little more is soon turned up.
-        List<StartingTone> cleaner = from.stream().filter(t -> Fingerprint.of(t).heldBack() <= half).toList();
-        List<Fingerprint> prints = cleaner.stream().map(Fingerprint::of).toList();
-        return IntStream.range(0, cleaner.size()).boxed().min(Comparator.comparingDouble(
-                t -> prints.stream().mapToDouble(prints.get(t)::distance).sum())).map(cleaner::get).orElseThrow();
+        List<Printed> cleaner = from.stream().map(t -> new Printed(t, Fingerprint.of(t)))
+                .sorted(Comparator.comparingDouble(p -> p.print.heldBack())).limit((from.size() + 1) / 2).toList();
+        return cleaner.stream().min(Comparator.comparingDouble(
+                p -> cleaner.stream().mapToDouble(o -> p.print.distance(o.print)).sum())).orElseThrow().tone;
     }
 
     /**

@@ -156,7 +156,7 @@ public final class DeriveModel {
         }).keep(derived -> desk.book().tones().keepTone(c.entry().id(), derived,
                 derived.gap().isMeasured()
                         ? Figures.of("Derived a tone for %s: %.1f JND off", c.entry().name(), derived.gap().scoreJnd())
-                        : "Set up a usual tone for " + c.entry().name() + ": others cover the guitar"))
+                        : "Derived a tone for " + c.entry().name() + ": how near it is could not be measured"))
                 .unseen(() -> say("The tone of " + c.entry().name() + " is ready and kept with its case."))
                 .show(_ -> arrived(from, c.entry().name()));
     }

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
+import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.HeardChange;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.perform.time.NoteSum;
@@ -195,7 +196,8 @@ public final class Schools {
         return new Heard(played, HeardChange.Moments.of(part), LoudnessMeter.integratedLufs(part).orElse(Double.NaN),
                 20 * Math.log10(
                         Renderer.render(t, noise, Optional.of(noise), Quality.SEARCH, Progress.NONE).rms() + 1e-9),
-                evidence.map(e -> e.gap(e.heard(t, played, Progress.NONE)).scoreJnd()));
+                evidence.map(e -> e.gap(e.heard(t, played, Progress.NONE))).filter(GapLedger::isMeasured)
+                        .map(GapLedger::scoreJnd));
     }
 
     private Side priced(Side side, Heard now) {
