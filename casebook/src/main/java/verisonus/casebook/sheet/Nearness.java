@@ -28,7 +28,8 @@ final class Nearness {
         if (t.remarks().unjudged().contains(Derivation.OWN_GUITAR))
             out.add("Your own guitar has not been heard through it: a stand-in played.");
         List<String> unjudged = t.remarks().unjudged().stream().filter(u -> !u.equals(Derivation.OWN_GUITAR)).toList();
-        if (!unjudged.isEmpty()) {
+        // Where not even the colour is known there is nothing to listen for: what plays there is not the guitar.
+        if (!unjudged.isEmpty() && !unjudged.contains(Derivation.COLOUR)) {
             out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
                     + " could not be judged: listen "
                     + String.join(", ", unjudged.stream().map(Nearness::where).distinct().toList()) + ".");

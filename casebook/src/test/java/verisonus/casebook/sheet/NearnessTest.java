@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.DerivedToneJson;
@@ -16,6 +18,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
+import verisonus.core.search.Derivation;
 import verisonus.core.take.Pairing;
 
 /** A player who hears the missing hall will trust nothing else: so it is said. */
@@ -65,6 +68,16 @@ class NearnessTest {
     @Test
     void closeIsSaidOnlyOfWhatCouldBeMeasured() {
         assertThat(Nearness.of(tone(1.8, List.of(), List.of("space")))).startsWith("Close in what could be measured:");
+    }
+
+    @Test
+    void whereNothingIsKnownOfTheGuitarNoNearnessIsStated() {
+        GapLedger open = new GapLedger(List.of(), OptionalDouble.empty(), Set.of());
+        DerivedTone covered = tone(0.3, List.of(), List.of(Derivation.COLOUR, "dirt", "echo"));
+        assertThat(Nearness.of(covered.turned(covered.tone(), open))).contains("usual tone").contains("not be measured")
+                .doesNotContain("listen to").doesNotContain("near as can be");
+        DerivedTone noisy = tone(0.3, List.of(), List.of());
+        assertThat(Nearness.of(noisy.turned(noisy.tone(), open))).isEqualTo("How near it is could not be measured.");
     }
 
     @Test

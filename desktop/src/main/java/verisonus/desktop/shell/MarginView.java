@@ -102,7 +102,8 @@ final class MarginView extends BorderPane {
             bar.setMaxSize(width, 4);
             words.getChildren().add(bar);
         } else {
-            words.getChildren().add(Nodes.label(c.derived() ? "not measured" : "not derived yet", "quiet", "small"));
+            words.getChildren()
+                    .add(Nodes.label(c.derived() ? "how near is not known" : "not derived yet", "quiet", "small"));
         }
         if (open) desk.open().get().ifPresent(o -> words.getChildren().addAll(media(o)));
         Button b = Nodes.plain("");

@@ -8,6 +8,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import verisonus.core.compare.GapLedger;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Hint;
@@ -30,8 +31,11 @@ public final class GapFoot extends VBox {
         model.spectra().subscribe(spectrum::show);
     }
 
-    /** Own ears are offered once a blind trial has said something of them. */
+    /** Nothing where nothing can be compared. Own ears are offered once a blind trial has said something of them. */
     public void show() {
+        boolean compared = model.usual().map(GapLedger::isMeasured).orElse(true);
+        setVisible(compared);
+        setManaged(compared);
         boolean known = !model.ownSteps().byAttribute().isEmpty();
         ownEars.setVisible(known);
         ownEars.setManaged(known);

@@ -22,6 +22,9 @@ import verisonus.desktop.theme.Theme;
 
 /** The rows of the gap: the gear's first, then what is after the notes, wanted so, or the playing's. */
 public final class GapRows extends VBox {
+    private static final String OPEN = "Nothing in the recording is known to be the guitar's own, so nothing can be compared. Lay a take of"
+            + " its phrase under it, or mark where the guitar stands alone.";
+
     private final GapModel model;
     private final Supplier<Optional<PlayingShare>> playing;
     private final Theme theme;
@@ -39,7 +42,9 @@ public final class GapRows extends VBox {
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
         getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
-        if (model.withOwnEars().get()) getChildren().addFirst(Nodes.wrapped(enough(gears), "small", "said"));
+        boolean open = ledger.isPresent() && !ledger.get().isMeasured();
+        if (open) getChildren().addFirst(Nodes.wrapped(OPEN, "small", "said"));
+        else if (model.withOwnEars().get()) getChildren().addFirst(Nodes.wrapped(enough(gears), "small", "said"));
         section("After and between the notes", gears.stream().filter(GapRows::isRest).toList());
         section("Left open by the passage",
                 all.stream().filter(r -> r.attribute() == GapAttribute.COLOUR_LEFT_OPEN && r.audibility() >= 1)
