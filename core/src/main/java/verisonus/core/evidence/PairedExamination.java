@@ -46,6 +46,7 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
     private static final double STANDS_FAR_OUT = 9.5;
     private static final double LATE_S = 0.8;
     private static final double SHORTEST_MOVEMENT_S = 3;
+    private static final String ALONE = "the recording alone";
 
     public PairedExamination {
         gained = List.copyOf(gained);
@@ -76,8 +77,11 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         Sound heard = low(region);
         Sound played = low(take);
         return TakeAlignment.of(heard, played).map(a -> alone.with(alone.echo(),
-                reverb(heard, played, a.lagS(), alone.echo()),
-                alone.echo().isPresent() ? alone.modulation() : movement(region, take, a).orElse(alone.modulation()),
+                alone.reverb().weighedWith(reverb(heard, played, a.lagS(), alone.echo()), ALONE),
+                alone.echo().isPresent()
+                        ? alone.modulation()
+                        : movement(region, take, a).map(m -> alone.modulation().weighedWith(m, ALONE))
+                                .orElse(alone.modulation()),
                 alone.saturation())).orElse(alone);
     }
 
@@ -92,11 +96,11 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
         List<String> gained = new ArrayList<>();
         Finding<EchoReading> echo = echo(alone.echo(), heard, played, lagS);
         surer(alone.echo(), echo, "echo", gained);
-        Finding<ReverbReading> reverb = reverb(heard, played, lagS, echo);
+        Finding<ReverbReading> reverb = alone.reverb().weighedWith(reverb(heard, played, lagS, echo), ALONE);
         surer(alone.reverb(), reverb, "reverb", gained);
         Finding<ModulationReading> modulation = alone.modulation();
         if (!echo.isPresent()) {
-            modulation = movement.get().orElse(modulation);
+            modulation = movement.get().map(m -> alone.modulation().weighedWith(m, ALONE)).orElse(modulation);
             surer(alone.modulation(), modulation, "modulation", gained);
         }
         Sound moved = take.slice(Math.max(0, -lagS), region.durationS() - lagS);

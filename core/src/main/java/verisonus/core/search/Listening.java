@@ -86,7 +86,11 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
 
     private static Evidence paired(Evidence steady, Sound reference, Sound di,
             Future<Optional<Finding<ModulationReading>>> movement) {
-        Evidence out = PairedExamination.of(steady, reference, di, () -> Parallel.result(movement)).evidence();
+        // The recording's own word on movement is weighed with the take's, as where it is only measured.
+        Evidence alone = ThroughOthers.areThere(steady)
+                ? steady
+                : steady.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo()));
+        Evidence out = PairedExamination.of(alone, reference, di, () -> Parallel.result(movement)).evidence();
         // Through repeats the take does not show what sways.
         return out.echo().isPresent() ? asAlone(out, reference) : out;
     }

@@ -205,11 +205,18 @@ final class ReplayCompletion {
     /** What the replay shows, where it shows anything; what the player knows better stays. */
     private Evidence found(ReplayExamination exam) {
         Finding<ModulationReading> movement = movements(exam).isEmpty()
-                ? exam.level().presence() == Presence.ABSENT && exam.pitch().presence() == Presence.ABSENT
-                        ? exam.level()
-                        : Finding.unknown("what sways, if anything does, does not stand out")
+                ? unseen(exam)
                 : first(exam, movements(exam).get(0));
         return evidence.with(exam.echo(), trusted(exam.reverb()), movement).corrected(options.corrections());
+    }
+
+    /** What is said of movement where the replay shows none; what the recording alone shows is not denied by it. */
+    private Finding<ModulationReading> unseen(ReplayExamination exam) {
+        boolean still = exam.level().presence() == Presence.ABSENT && exam.pitch().presence() == Presence.ABSENT;
+        if (!still) return Finding.unknown("what sways, if anything does, does not stand out");
+        return evidence.modulation().value().map(m -> Finding.<ModulationReading>unknown(
+                "the recording alone speaks of a " + m.kind().words() + "; played again, nothing stands out"))
+                .orElse(exam.level());
     }
 
     private static Finding<ReverbReading> trusted(Finding<ReverbReading> f) {

@@ -207,7 +207,8 @@ public final class ToneSearch {
                 _ -> true, alone.value().filter(m -> m.kind().isMovingComb())
                         .map(ModulationReading::rateHz).orElse(OptionalDouble.empty()));
         ReplayCompletion.Finished finished = new ReplayCompletion(options, reference, ground.dry, s.target,
-                s.first().corrected(options.corrections()), setting, core, workers).also(more).of(best.knobs(),
+                (company ? s.first() : s.first().moving(alone)).corrected(options.corrections()), setting, core,
+                workers).also(more).of(best.knobs(),
                         dictionary.entry(best.curve()), progress);
         progress.at(0.85, "measuring what is left");
         ToneCompletion.Finished made = finished.made();

@@ -13,6 +13,8 @@ import verisonus.core.evidence.dirt.SaturationEstimator;
 import verisonus.core.evidence.echo.BlockResponse;
 import verisonus.core.evidence.movement.ModulationKind;
 import verisonus.core.evidence.movement.ModulationReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.TailFit;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
@@ -101,6 +103,37 @@ class PairedExaminationTest {
         assertThat(m.kind()).isEqualTo(ModulationKind.TREMOLO);
         assertThat(m.rateHz().orElseThrow()).isCloseTo(4.7, within(0.05));
         assertThat(p.gained()).contains("modulation", "echo", "reverb", "saturation");
+    }
+
+    @Nested
+    class TwoReadings {
+        private static final Finding<String> FOUND = Finding.present("chorus", 0.95, "the sides drift apart");
+
+        @Test
+        void nothingIsKnownLessWithATakeThatCannotTell() {
+            assertThat(FOUND.weighedWith(Finding.unknown("too busy"), "the recording alone")).isEqualTo(FOUND);
+        }
+
+        @Test
+        void thatContradictEachOtherLeaveTheQuestionOpenAndAreBothNamed() {
+            Finding<String> both = FOUND.weighedWith(Finding.absent(1, "nothing sways"), "the recording alone");
+            assertThat(both.presence()).isEqualTo(Presence.UNKNOWN);
+            assertThat(both.reason()).contains("nothing sways", "the recording alone", "drift apart");
+        }
+
+        @Test
+        void theSurerOneIsBelievedLessThanByItself() {
+            Finding<String> both = FOUND.trusted(0.6).weighedWith(Finding.absent(0.97, "nothing sways"), "alone");
+            assertThat(both.presence()).isEqualTo(Presence.ABSENT);
+            assertThat(both.confidence()).isBetween(0.9, 0.97);
+        }
+
+        @Test
+        void thatAgreeAreAsSureAsTheSurerOne() {
+            Finding<String> both = FOUND.weighedWith(Finding.present("slow chorus", 0.7, "x"), "alone");
+            assertThat(both.value()).contains("slow chorus");
+            assertThat(both.confidence()).isEqualTo(0.95);
+        }
     }
 
     @Test

@@ -1,5 +1,6 @@
 package verisonus.core.evidence.study;
 
+import verisonus.core.evidence.signs.OnsetCurve;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
 import verisonus.core.sound.Stft;
@@ -13,9 +14,10 @@ import verisonus.core.sound.Stft;
  * @param bodyDb level from 160 to 400 Hz against the whole, dB, −30 to 0
  * @param widthDb side against mid, dB, −40 to 6; −40 for mono
  * @param alone how likely nothing else plays, 0 to 1, by {@link AloneBars}
+ * @param beginnings how many notes begin within the step
  */
 public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[] bodyDb, float[] widthDb,
-        float[] alone) {
+        float[] alone, float[] beginnings) {
     private static final int SIZE = 2048;
     private static final double SILENT_DB = -75;
 
@@ -26,7 +28,7 @@ public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[
         int hop = Math.max(SIZE / 2, mid.length / Math.max(1, steps));
         int n = Math.max(1, mid.length / hop);
         Course out = new Course((double) hop / sound.rateHz(), new float[n], new float[n], new float[n], new float[n],
-                new float[n]);
+                new float[n], new float[n]);
         Stft stft = new Stft(SIZE, 1);
         float[] buffer = new float[SIZE];
         float[] power = new float[SIZE / 2 + 1];
@@ -48,6 +50,8 @@ public record Course(double stepS, float[] levelDb, float[] brightnessHz, float[
             colour(power, width, t, out);
         }
         alone(out, sound);
+        for (double atS : OnsetCurve.of(sound).onsetsS())
+            out.beginnings[Math.clamp((int) (atS / out.stepS), 0, n - 1)]++;
         return out;
     }
 

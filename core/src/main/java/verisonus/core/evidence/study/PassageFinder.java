@@ -9,7 +9,7 @@ import verisonus.core.work.Figures;
 
 /**
  * Where in a recording should one listen? Reads the {@link Course}: the guitar stands alone where {@link AloneBars} say
- * so for {@value #SHORTEST_CORE_S} s or more; a clean tail follows a last note and falls without another; noise is heard
+ * so for {@value #SHORTEST_CORE_S} s or more and notes begin; a clean tail follows the guitar's last note and falls without another; noise is heard
  * where the level stays at its floor. Three of each at most, the best first.
  */
 public final class PassageFinder {
@@ -20,6 +20,11 @@ public final class PassageFinder {
     private static final double SURELY = likelihood(AloneBars.SURELY);
     private static final double LONGEST_CORE_S = 15;
     private static final double SHORTEST_TAIL_S = 0.7;
+    /** A guitar is plucked; what sounds for longer than this without a beginning is held by a bow, a key or a breath, s. */
+    private static final double LONGEST_NOTE_S = 3;
+    /** A tail is the guitar's where it more likely than not stands alone in its first part, s. */
+    private static final double FIRST_OF_A_TAIL_S = 1.5;
+    private static final double LIKELY = 0.5;
     private static final double SHORTEST_NOISE_S = 0.4;
 
     private PassageFinder() {}
@@ -62,11 +67,23 @@ public final class PassageFinder {
             if (start >= 0 && (!on || t - start >= most)) {
                 int end = t - Math.max(0, quiet - 1);
                 end = Math.min(end, c.alone().length);
-                if (end - start >= least && mean(c.alone(), start, end) > ALONE) out.add(core(c, start, end));
+                if (end - start >= least && mean(c.alone(), start, end) > LIKELY && isPlucked(c, start, end))
+                    out.add(core(c, start, end));
                 start = -1;
             }
         }
         return out;
+    }
+
+    private static boolean isPlucked(Course c, int from, int to) {
+        double sum = 0;
+        for (int t = from; t < to; t++) sum += c.beginnings()[t];
+        return sum * LONGEST_NOTE_S >= (to - from) * c.stepS();
+    }
+
+    private static boolean isOfTheGuitar(Course c, int from) {
+        int first = Math.max(1, (int) (FIRST_OF_A_TAIL_S / c.stepS()));
+        return mean(c.alone(), from, Math.min(c.alone().length, from + first)) > LIKELY;
     }
 
     private static double mean(float[] v, int from, int to) {
@@ -101,7 +118,7 @@ public final class PassageFinder {
             }
             double seconds = (end - t) * c.stepS();
             double fall = level[t] - low;
-            if (seconds >= SHORTEST_TAIL_S && fall >= 12) {
+            if (seconds >= SHORTEST_TAIL_S && fall >= 12 && isOfTheGuitar(c, t)) {
                 out.add(new Passage(Purpose.ECHO_TAIL, t * c.stepS(), (end + 1) * c.stepS(),
                         Math.clamp(0.3 + seconds / 4, 0, 1),
                         Figures.of("falls %.0f dB in %.1f s and no note begins: repeats and a space can be heard alone",

@@ -49,7 +49,7 @@ class PassagesTest {
     private static Course alone(DoubleUnaryOperator likelihood) {
         float[] alone = Signal.array(COURSE.alone().length, i -> likelihood.applyAsDouble(i * COURSE.stepS()));
         return new Course(COURSE.stepS(), COURSE.levelDb(), COURSE.brightnessHz(), COURSE.bodyDb(), COURSE.widthDb(),
-                alone);
+                alone, COURSE.beginnings());
     }
 
     private static Passage first(Purpose p) {
@@ -86,6 +86,22 @@ class PassagesTest {
             assertThat(p.fromS()).isCloseTo(12, within(0.6));
             assertThat(p.toS()).isGreaterThan(13);
         });
+    }
+
+    @Test
+    void theLastChordOfABandIsNoTailOfTheGuitar() {
+        List<Passage> found = PassageFinder.in(alone(t -> t < 6 ? 0.93 : 0.1));
+        assertThat(found).noneMatch(p -> p.purpose() == Purpose.ECHO_TAIL && p.fromS() > 8);
+    }
+
+    @Test
+    void aToneThatIsHeldIsNoGuitarAlone() {
+        Sound held = Sound.mono(Signal.array(48000 * 8, i -> 0.3 * string(i / 48000.0) * Math.min(1, i / 4800.0)),
+                48000);
+        Course c = Course.of(held, 400);
+        float[] sure = Signal.array(c.alone().length, _ -> 0.97);
+        assertThat(PassageFinder.in(new Course(c.stepS(), c.levelDb(), c.brightnessHz(), c.bodyDb(), c.widthDb(),
+                sure, c.beginnings()))).noneMatch(p -> p.purpose() == Purpose.CORE_TONE);
     }
 
     @Test
