@@ -1,6 +1,7 @@
 package verisonus.bench;
 
 import java.util.SplittableRandom;
+import java.util.function.IntUnaryOperator;
 import verisonus.core.sound.Biquad;
 
 /** Bass, drums, keys and a lead voice of drawn timbres, to put around a guitar; none of it is shared with the demo's band. */
@@ -21,6 +22,7 @@ public final class MadeBand {
     private final int frames;
     private final double beatS;
     private final double rootHz;
+    private final IntUnaryOperator steps;
 
     /** @param rootHz root of the harmony, somewhere in the bass's lowest octave */
     public MadeBand(long seed, int frames, double beatS, double rootHz) {
@@ -28,10 +30,20 @@ public final class MadeBand {
         this.frames = frames;
         this.beatS = beatS;
         this.rootHz = rootHz;
+        this.steps = bar -> STEPS[Math.floorMod(bar * 5 + (int) rootHz, STEPS.length)];
+    }
+
+    /** @param steps semitones over the root, by bar */
+    public MadeBand(long seed, int frames, double beatS, double rootHz, IntUnaryOperator steps) {
+        r = new SplittableRandom(seed * 31 + 5);
+        this.frames = frames;
+        this.beatS = beatS;
+        this.rootHz = rootHz;
+        this.steps = steps;
     }
 
     private double step(int bar) {
-        return Math.pow(2, STEPS[Math.floorMod(bar * 5 + (int) rootHz, STEPS.length)] / 12.0);
+        return Math.pow(2, steps.applyAsInt(bar) / 12.0);
     }
 
     private int bars() {

@@ -54,7 +54,12 @@ public record SeenTake(Alignment alignment, float[] view) {
     }
 
     private static SeenTake seen(float[] view, float[] di, int rateHz) {
-        return new SeenTake(Alignment.find(view, di, rateHz), view);
+        Alignment found = Alignment.find(view, di, rateHz);
+        // One harmony is soon found to agree; whether it is one phrase is asked apart.
+        boolean doubtful = found.pairing() == Pairing.PLAYED_AGAIN && !PhraseOdds.of(view, di, rateHz, found
+                .offsetSamples(), found.likeness()).isOfThePhrase();
+        return new SeenTake(
+                doubtful ? new Alignment(Pairing.OTHER_PLAYING, 0, found.likeness(), false) : found, view);
     }
 
     /** The take laid under the recording, as long as it. */
