@@ -12,6 +12,7 @@ import picocli.CommandLine.Command;
 import verisonus.cli.ears.LayersCommand;
 import verisonus.cli.ears.TrialCommand;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.gear.GearCommand;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
 import verisonus.cli.perform.PedalCommand;
@@ -87,6 +88,7 @@ public final class CommandLineProgram {
         out.put("levels", LevelsCommand::new);
         out.put("impulses", ImpulsesCommand::new);
         out.put("capture", CaptureCommand::new);
+        out.put("gear", GearCommand::new);
         out.put("derive", DeriveCommand::new);
         out.put("moves", MovesCommand::new);
         out.put("passages", PassagesCommand::new);

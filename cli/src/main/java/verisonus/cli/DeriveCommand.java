@@ -38,7 +38,6 @@ import verisonus.core.evidence.study.AloneBars;
 import verisonus.core.evidence.study.Excerpt;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
@@ -242,7 +241,7 @@ final class DeriveCommand extends VerboseOption implements Callable<Integer> {
 
     private Wishes.ModelClaim claim(String said) {
         int at = said.lastIndexOf('=');
-        Model model = Gear.find(at < 0 ? said : said.substring(0, at))
+        Model model = ToneInput.rig(rig).find(at < 0 ? said : said.substring(0, at))
                 .orElseThrow(() -> usage("--claim " + said + " names no model; see controls"));
         return new Wishes.ModelClaim(model, at < 0
                 ? Wishes.Use.HONOURED

@@ -12,6 +12,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import verisonus.casebook.exchange.device.UnitJson;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;

@@ -3,6 +3,7 @@ package verisonus.casebook.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
@@ -12,6 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Dial;
+import verisonus.core.rig.Face;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -38,6 +41,27 @@ class UnitJsonTest {
         Tone tone = new Tone("t", List.of(Block.of(LEARNT.model()).with(ControlNames.GAIN, 6.125),
                 Block.of("2×12 open"), Block.of("ribbon microphone")));
         assertThat(ToneJson.read("t", Json.parse("t", Json.text(ToneJson.write(tone))))).isEqualTo(tone);
+    }
+
+    @Test
+    void scalesOfEveryKindComeBackToTheLastBit() {
+        SplittableRandom r = new SplittableRandom(9);
+        for (int i = 0; i < 50; i++) {
+            Face face = switch (i % 3) {
+                case 0 -> Face.ruled(-50 * r.nextDouble(), 1 + 100 * r.nextDouble(), 0.25, "x");
+                case 1 -> Face.clock(7, 17);
+                default -> Face.words(List.of("low", "middle", "high"));
+            };
+            List<Dial.Pair> pairs = new ArrayList<>();
+            for (double share : new double[]{0, 0.5, 1})
+                pairs.add(new Dial.Pair(face.mark(share), 60 + 400 * share
+                        + 9 * r.nextDouble()));
+            Unit unit = Unit.of("repeats " + i, Gear.model("clean echo"), Map.of(), List.of())
+                    .dialled(Map.of(ControlNames.TIME, new Dial(face, pairs)));
+            Rig rig = Rig.everything().with(unit);
+            assertThat(ToneJson.readRig("r", Json.parse("r", Json.text(ToneJson.write(rig)))).units())
+                    .isEqualTo(rig.units());
+        }
     }
 
     @Test

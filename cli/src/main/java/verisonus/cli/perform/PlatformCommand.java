@@ -22,6 +22,7 @@ import verisonus.core.perform.device.Platform;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
+import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
@@ -40,6 +41,9 @@ public final class PlatformCommand extends VerboseOption implements Callable<Int
 
     @Option(names = "--amp", paramLabel = "MODEL", description = "another amp for the one tone; again for more, or \"all\"")
     private List<String> amps = new ArrayList<>();
+
+    @Option(names = "--rig", paramLabel = "RIG.json", description = "your gear: \"all\" then means the amps you own, by your own names")
+    private @Nullable Path rig;
 
     @Mixin
     private final JsonOption json = new JsonOption();
@@ -64,10 +68,10 @@ public final class PlatformCommand extends VerboseOption implements Callable<Int
         if (read.size() != 1)
             throw new InputFault("--amp", "it asks for the pedal of one tone, and " + read.size() + " are named",
                     "name one tone");
+        Rig gear = ToneInput.rig(rig);
         List<Model> models = amps.contains("all")
-                ? Gear.of(GearKind.AMP)
-                : amps.stream().map(PlatformCommand::amp)
-                        .toList();
+                ? rig == null ? Gear.of(GearKind.AMP) : gear.owned(GearKind.AMP)
+                : amps.stream().map(name -> amp(gear, name)).toList();
         List<DriveTrim> found = DriveTrim.of(read.getFirst(), models,
                 AudioInput.studied(Objects.requireNonNull(di), 0, null).sound(), Progress.NONE);
         ObjectNode doc = Json.object("verisonus.platform/1");
@@ -86,8 +90,8 @@ public final class PlatformCommand extends VerboseOption implements Callable<Int
         return 0;
     }
 
-    private static Model amp(String name) {
-        return Gear.find(name).filter(m -> m.kind() == GearKind.AMP).orElseThrow(
+    private static Model amp(Rig gear, String name) {
+        return gear.find(name).filter(m -> m.kind() == GearKind.AMP).orElseThrow(
                 () -> new InputFault("--amp " + name, "it names no amp", "see controls --kind amp, or say all"));
     }
 

@@ -71,7 +71,8 @@ public final class TranslateCommand extends VerboseOption implements Callable<In
             System.out.println(b.id() + ": " + b.model().name());
             for (Control c : b.model().turnable())
                 if (!c.rare() || b.settings().containsKey(c.name()))
-                    System.out.printf("    %-24s %s%n", b.label(c.name()), rig.display(b.model(), c, b.get(c.name())));
+                    System.out.printf("    %-24s %s%n", rig.label(b, c.name()),
+                            rig.display(b.model(), c, b.get(c.name())));
         }
         return 0;
     }

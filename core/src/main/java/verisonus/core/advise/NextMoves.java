@@ -190,7 +190,7 @@ public final class NextMoves {
             if (!b.on() || kept || k != GearKind.CABINET && k != GearKind.MICROPHONE || b.impulse().isPresent())
                 continue;
             for (Model m : question.rig.owned(k)) {
-                if (m.equals(b.model()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
+                if (m.voice().equals(b.model().voice()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
                 Block other = b.exchangedFor(m);
                 out.add(judge.judged(question.tone.with(other), m.name() + " for " + b.model().name(), List.of(),
                         judge.now().coloured(
@@ -205,21 +205,22 @@ public final class NextMoves {
         Tone tone = question.tone;
         boolean there = tone.first(GearKind.EQUALIZER).isPresent();
         boolean room = tone.blocks().size() < question.rig.mostBlocks();
-        if (there || !room || !question.rig.has(Gear.model("parametric equalizer"))) return Optional.empty();
+        if (there || !room || !question.rig.holds(Gear.model("parametric equalizer"))) return Optional.empty();
         Optional<GapRow> worst = gap().rows().stream()
                 .filter(r -> gap().counts(r) && r.attribute().isBand()).findFirst();
         if (worst.isEmpty()) return Optional.empty();
         GapAttribute band = worst.get().attribute();
         double hz = Math.rint(Math.sqrt(band.fromHz() * band.toHz()));
         double db = Math.rint(Math.clamp(-worst.get().difference(), -9, 9) * 10) / 10;
-        Block eq = Block.of("parametric equalizer").with(ControlNames.peak(1), db).with(ControlNames.peakFrequency(1),
+        Block eq = question.rig.device(Gear.model("parametric equalizer")).with(ControlNames.peak(1), db).with(
+                ControlNames.peakFrequency(1),
                 hz);
         if (empty.isLiftedBy(f -> AfterClipping.gainDb(eq, f))) return Optional.empty();
         int at = 0;
         while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(GearKind.EQUALIZER) < 0)
             at++;
         return Optional.of(judge.judged(tone.inserted(eq, at),
-                Figures.read("parametric equalizer put in: %+.1f dB at %.0f Hz", db, hz),
+                eq.model().name() + Figures.read(" put in: %+.1f dB at %.0f Hz", db, hz),
                 List.of(), judge.now().coloured(f -> AfterClipping.gainDb(eq, f))));
     }
 

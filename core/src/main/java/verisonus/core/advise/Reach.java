@@ -149,7 +149,8 @@ public final class Reach {
     }
 
     private List<Model> notOwned(GearKind kind) {
-        return Gear.of(kind).stream().filter(m -> !rig.has(m) && m.voice() != Voice.Cabinet.IMPULSE_RESPONSE).toList();
+        return Gear.of(kind).stream().filter(m -> !rig.holds(m) && m.voice() != Voice.Cabinet.IMPULSE_RESPONSE)
+                .toList();
     }
 
     private void curves(Evidence now, Map<Model, GapLedger> into) {

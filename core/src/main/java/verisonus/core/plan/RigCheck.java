@@ -45,7 +45,7 @@ public record RigCheck(List<String> faults, double price, double weightKg, doubl
             }
         }
         used.forEach((m, n) -> {
-            int owned = rig.counts().getOrDefault(m.name(), 0);
+            int owned = rig.count(m);
             if (n > owned) {
                 faults.add(owned == 0
                         ? "no " + m.name() + " is owned"

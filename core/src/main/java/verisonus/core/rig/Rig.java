@@ -72,10 +72,36 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         return all(kind).filter(this::has).toList();
     }
 
-    /** Models of a kind, owned or not, the player's own devices behind those they are of. */
+    /** Models of a kind, owned or not, each followed by the player's own devices that are one of it. */
     public Stream<Model> all(GearKind kind) {
-        return Stream.concat(Gear.of(kind).stream(),
-                units.stream().map(Unit::model).filter(m -> m.kind() == kind));
+        return Gear.of(kind).stream().flatMap(m -> Stream.concat(Stream.of(m), devicesOf(m)));
+    }
+
+    private Stream<Model> devicesOf(Model base) {
+        return units.stream().filter(u -> u.base().equals(base.name())).map(Unit::model);
+    }
+
+    /** What the player owns that sounds as a shipped model does: the model itself, or a device of the player's own that is one of it. */
+    public Optional<Model> ownedAs(Model base) {
+        return Stream.concat(Stream.of(base), devicesOf(base)).filter(this::has).findFirst();
+    }
+
+    /** Whether it is owned, under whatever name. */
+    public boolean holds(Model base) {
+        return ownedAs(base).isPresent();
+    }
+
+    /** How many are owned; of a shipped model that is not owned by its own name, of the player's devices that are one of it. */
+    public int count(Model model) {
+        int named = counts.getOrDefault(model.name(), 0);
+        return named > 0 ? named : devicesOf(model).mapToInt(m -> counts.getOrDefault(m.name(), 0)).sum();
+    }
+
+    /** A block on the player's own device, where the player has its model under another name only. */
+    public Block own(Block block) {
+        return has(block.model())
+                ? block
+                : ownedAs(block.model()).map(block::exchangedFor).orElse(block);
     }
 
     /** A model or one of the player's own devices, by name. */
@@ -136,9 +162,9 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
         return mixLaws.getOrDefault(model.name(), MixLaw.HELD);
     }
 
-    /** The player's own device of a model: on, with defaults, its mix working as the player said. */
+    /** The player's own device of a model, by whatever name: on, with defaults, its mix working as the player said. */
     public Block device(Model model) {
-        return as(Block.of(model));
+        return as(own(Block.of(model)));
     }
 
     /** A block as the player's own device of its model would hold it. */
@@ -164,18 +190,27 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
 
     /** A value as the player's own device shows it. */
     public String display(Model model, Control control, double value) {
+        Optional<Unit.Reading> own = reading(model, control);
+        if (own.isPresent()) return own.get().shown(value);
         boolean turns = control.unit().equals("0-10");
         return scale(model).display(control, turns ? position(model, control, value) : value);
     }
 
+    /** The scale that the player's own device has for a control, where the player has described it. */
+    public Optional<Unit.Reading> reading(Model model, Control control) {
+        return unit(model.name()).flatMap(u -> u.reading(control.name()));
+    }
+
     /** Where a control from 0 to 10 stands on the player's own device, 0 to 10 along its track. */
     public double position(Model model, Control control, double value) {
-        return unit(model.name()).map(u -> u.device(control.name(), value)).orElse(value);
+        return reading(model, control).map(r -> r.position(value))
+                .orElseGet(() -> unit(model.name()).map(u -> u.device(control.name(), value)).orElse(value));
     }
 
     /** The value that stands at a position of the player's own device, held within what the control reaches. */
     public double valueAt(Model model, Control control, double position) {
-        return control.clamp(unit(model.name()).map(u -> u.model(control.name(), position)).orElse(position));
+        return control.clamp(reading(model, control).map(r -> r.valueAt(position))
+                .orElseGet(() -> unit(model.name()).map(u -> u.model(control.name(), position)).orElse(position)));
     }
 
     /** What a block's control is called on the player's own device. */
@@ -193,6 +228,7 @@ public record Rig(List<String> guitars, Map<String, Integer> counts, Map<String,
     public String displayRange(Model model, Control control, double low, double high) {
         String from = display(model, control, low);
         String to = display(model, control, high);
+        if (from.equals(to)) return from;
         int unit = to.indexOf(' ');
         boolean shared = unit > 0 && from.endsWith(to.substring(unit));
         return (shared ? from.substring(0, from.indexOf(' ')) : from) + " – " + to;

@@ -1,6 +1,7 @@
 package verisonus.core.rig;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,12 +14,19 @@ import java.util.Optional;
  * @param base name of the model that it is one of
  * @param labels what the device calls a control, where it is another word than the model's
  * @param turnings how a control from 0 to 10 turns, where it is not as the model's
+ * @param dials what stands round a control of whatever unit, and how it turns, where the player has said so
  */
-public record Unit(Model model, String base, Map<String, String> labels, Map<String, Turning> turnings) {
+public record Unit(Model model, String base, Map<String, String> labels, Map<String, Turning> turnings,
+        Map<String, Dial> dials) {
     public Unit {
+        dials = Map.copyOf(dials);
         labels = Map.copyOf(labels);
         turnings = Map.copyOf(turnings);
     }
+
+    /** Share of a model's range under which a scale that was named turns nothing, as where its pairs were mistyped. */
+    private static final double LEAST_REACH = 0.01;
+    private static final double TRACK = 10;
 
     /** How far a control goes on a device; where both ends are one it has none and stands there. */
     public record Reach(double from, double to) {
@@ -42,15 +50,67 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
         for (Control c : base.controls())
             controls.add(Optional.ofNullable(reaches.get(c.name())).map(r -> c.within(r.from, r.to)).orElse(c));
         Voice voice = afterDb.isEmpty() ? base.voice() : new Voice.LearntAmp(Voice.Amp.of(base.voice()), afterDb);
-        return new Unit(new Model(name, voice, base.about(), controls), base.name(), Map.of(), Map.of());
+        return new Unit(new Model(name, voice, base.about(), controls), base.name(), Map.of(), Map.of(), Map.of());
     }
 
     public Unit turning(Map<String, Turning> how) {
-        return new Unit(model, base, labels, how);
+        return new Unit(model, base, labels, how, dials);
     }
 
     public Unit labelled(Map<String, String> words) {
-        return new Unit(model, base, words, turnings);
+        return new Unit(model, base, words, turnings, dials);
+    }
+
+    /**
+     * The same with these scales; what a scale does not reach, the device does not.
+     *
+     * @throws IllegalArgumentException where a control is none of the model's, or its scale reaches none of its range
+     */
+    public Unit dialled(Map<String, Dial> scales) {
+        Map<String, Turning> others = new HashMap<>(turnings);
+        others.keySet().removeAll(scales.keySet());
+        List<Control> controls = new ArrayList<>();
+        Model whole = Gear.model(base);
+        scales.keySet().forEach(whole::control);
+        for (Control c : model.controls()) {
+            Optional<Dial> dial = Optional.ofNullable(scales.get(c.name()));
+            controls.add(dial.map(d -> reached(whole.control(c.name()), d)).orElse(c));
+        }
+        return new Unit(new Model(model.name(), model.voice(), model.about(), controls), base, labels, others, scales);
+    }
+
+    private static Control reached(Control whole, Dial dial) {
+        double[] reach = dial.reach(whole);
+        if (whole.position(reach[1]) - whole.position(reach[0]) < LEAST_REACH)
+            throw new IllegalArgumentException("the scale of " + whole.name() + " turns next to nothing");
+        return whole.within(reach[0], reach[1]);
+    }
+
+    /** The scale of a control where it has one of its own, with the model's control that it turns. */
+    Optional<Reading> reading(String control) {
+        return Optional.ofNullable(dials.get(control)).map(d -> new Reading(d, Gear.model(base).control(control)));
+    }
+
+    /** A scale and what it turns. */
+    public record Reading(Dial dial, Control control) {
+        /** A value as the device shows it. */
+        public String shown(double value) {
+            return dial.face().shown(dial.mark(control, value));
+        }
+
+        /** The value at a mark of the device. */
+        public double value(double mark) {
+            return dial.value(control, mark);
+        }
+
+        double position(double value) {
+            return TRACK * dial.face().share(dial.mark(control, value));
+        }
+
+        double valueAt(double position) {
+            Face f = dial.face();
+            return dial.value(control, f.from() + position / TRACK * (f.to() - f.from()));
+        }
     }
 
     public String name() {

@@ -6,12 +6,12 @@ import java.util.Optional;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.simulate.loudspeaker.LoudspeakerCurve;
@@ -121,7 +121,7 @@ final class CurveDictionary {
         if (locked && earlier.first(kind).isPresent()) return List.of(earlier.first(kind).get());
         List<Block> out = new ArrayList<>();
         for (Model m : options.allowed(kind)) {
-            if (!m.equals(Gear.model("impulse response"))) out.add(Block.of(m));
+            if (m.voice() != Voice.Cabinet.IMPULSE_RESPONSE) out.add(Block.of(m));
         }
         return out;
     }

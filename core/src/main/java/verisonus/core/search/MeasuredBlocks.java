@@ -53,7 +53,7 @@ final class MeasuredBlocks {
 
     private boolean owns(String model) {
         Model m = Gear.model(model);
-        return options.allowed(m.kind()).contains(m);
+        return options.rig().ownedAs(m).filter(options.allowed(m.kind())::contains).isPresent();
     }
 
     /** The same without an echo that the search has shown not to be there. */
@@ -121,7 +121,7 @@ final class MeasuredBlocks {
             case ROTARY -> "rotary";
         };
         if (!owns(model)) return Optional.empty();
-        Block b = Block.of(model);
+        Block b = options.rig().own(Block.of(model));
         if (m.kind() == ModulationKind.ROTARY) {
             boolean fast = m.rateHz().orElse(0) > FAST_TURN_HZ;
             return Optional.of(b.with(ControlNames.SPEED, fast ? 1 : 0).with(ControlNames.MIX, 100));

@@ -112,7 +112,7 @@ final class ReplayCompletion {
         Sound flat = played(front, take);
         int room = options.rig().mostBlocks() - front.size();
         boolean equalized = room > 0 && (options.locked().touches(GearKind.EQUALIZER.word())
-                || options.rig().has(Gear.model("parametric equalizer")));
+                || options.rig().holds(Gear.model("parametric equalizer")));
         Optional<Block> gate = gate(front, take, flat, room - (equalized ? 1 : 0));
         if (gate.isPresent()) {
             front.add(0, gate.get());
@@ -186,10 +186,12 @@ final class ReplayCompletion {
         Optional<Block> locked = options.earlier().flatMap(t -> t.first(GearKind.GATE))
                 .filter(b -> options.locked().touches(b.id()));
         if (locked.isPresent() || setting.company()) return locked;
-        Model gate = Gear.model("noise gate");
+        Optional<Model> gate = options.rig().ownedAs(Gear.model("noise gate"));
         // None is said to be missing where it cannot be had: a quieter guitar would have made the record's rests as well.
-        if (left < 1 || !options.allowed(GearKind.GATE).contains(gate)) return Optional.empty();
-        return RestGate.nearest(options.rig().device(gate), reference, take, flat, x -> played(front, x), workers)
+        if (left < 1 || gate.filter(options.allowed(GearKind.GATE)::contains).isEmpty()) return Optional.empty();
+        return RestGate
+                .nearest(options.rig().device(gate.orElseThrow()), reference, take, flat, x -> played(front, x),
+                        workers)
                 .map(RestGate::block);
     }
 
@@ -315,7 +317,7 @@ final class ReplayCompletion {
             eq = fit.fit(wanted);
         }
         boolean leaner = options.school().lows() == SearchOptions.Lows.ROOM_FOR_BASS;
-        return leaner ? eq.with(ControlNames.LOW_CUT, LEANER_LOWS_HZ) : eq;
+        return options.rig().own(leaner ? eq.with(ControlNames.LOW_CUT, LEANER_LOWS_HZ) : eq);
     }
 
     /** What the replay could not judge, so that nobody takes silence for absence. */

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import verisonus.core.evidence.Correction;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
+import verisonus.core.rig.Voice;
 
 /**
  * How a tone is searched for.
@@ -92,7 +92,7 @@ public record SearchOptions(Rig rig, School school, Optional<Tone> earlier, Lock
         if (boxed && wishes.track() != Track.THROUGH_AMP_AND_CABINET)
             needed.addAll(List.of(GearKind.CABINET, GearKind.MICROPHONE));
         return needed.stream()
-                .filter(k -> rig.owned(k).stream().allMatch(m -> m.equals(Gear.model("impulse response"))))
+                .filter(k -> rig.owned(k).stream().allMatch(m -> m.voice() == Voice.Cabinet.IMPULSE_RESPONSE))
                 .findFirst();
     }
 

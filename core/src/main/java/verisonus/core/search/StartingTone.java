@@ -20,12 +20,19 @@ public record StartingTone(String words, Tone tone) {
                         .filter(b -> b.model().equals(m)).count());
     }
 
-    /** This tone as the player can set it up: as it is, and with each device of the player's own in its model's place. */
+    /**
+     * This tone as the player can set it up: on what is owned, by whatever name, and with each further device of the player's own in its
+     * model's place.
+     */
     Stream<StartingTone> on(Rig rig) {
+        Tone held = tone;
+        for (Block b : tone.blocks()) held = held.with(rig.own(b));
+        Tone owned = held;
         Stream<StartingTone> own = rig.units().stream().flatMap(u -> tone.blocks().stream()
                 .filter(b -> b.model().name().equals(u.base())).limit(1)
-                .map(b -> new StartingTone(words, tone.with(b.exchangedFor(u.model())))));
-        return Stream.concat(Stream.of(this), own).filter(t -> t.playableOn(rig));
+                .map(b -> new StartingTone(words, owned.with(b.exchangedFor(u.model())))));
+        return Stream.concat(Stream.of(new StartingTone(words, owned)), own.filter(t -> !t.tone.equals(owned)))
+                .filter(t -> t.playableOn(rig));
     }
 
     /** What differs in a tone that came of it, block by block, in the player's own scales. */

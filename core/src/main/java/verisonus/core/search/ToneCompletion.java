@@ -105,7 +105,8 @@ final class ToneCompletion {
             // Other playing cannot show it, so there the finding must be surer.
             if (isLocked(GearKind.REVERB) || (same ? helps(spacious, so) : measured.isSureOfSpace())) {
                 // The space has a colour of its own.
-                if (eq.isPresent() && !isLocked(GearKind.EQUALIZER)) within.set(0, refitted(eq.get(), spacious));
+                if (eq.isPresent() && !isLocked(GearKind.EQUALIZER))
+                    within.set(0, options.rig().own(refitted(eq.get(), spacious)));
                 behind = within;
                 so = played(within, flat);
             }
@@ -137,7 +138,7 @@ final class ToneCompletion {
     }
 
     private boolean canEqualize() {
-        return isLocked(GearKind.EQUALIZER) || options.rig().has(Gear.model("parametric equalizer"));
+        return isLocked(GearKind.EQUALIZER) || options.rig().holds(Gear.model("parametric equalizer"));
     }
 
     private EqualizerFit fit() {
@@ -180,7 +181,7 @@ final class ToneCompletion {
         Sound echoed = played(echo.map(List::of).orElse(List.of()), flat);
         Block eq = refitted(Block.of("parametric equalizer"), echoed);
         for (int pass = 1; pass < PASSES; pass++) eq = refitted(eq, played(List.of(eq), echoed));
-        return eq;
+        return options.rig().own(eq);
     }
 
     /** Sets the last level control before echo and space so that the render is as loud as the reference. */

@@ -3,6 +3,7 @@ package verisonus.core.search;
 import java.util.List;
 import java.util.Set;
 import verisonus.core.compare.GapAttribute;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Impulse;
 import verisonus.core.rig.Model;
@@ -91,14 +92,19 @@ public record Wishes(Set<GapAttribute> wantedSo, List<ModelClaim> claims, Search
 
     /** Whether a model may be tried: the honoured claims about its kind name it, or nothing that is owned. */
     boolean allows(Model m, Rig rig) {
-        List<Model> honoured = claimed(m.kind(), Use.HONOURED).stream().filter(rig::has).toList();
-        return honoured.isEmpty() || honoured.contains(m);
+        List<Model> honoured = claimed(m.kind(), Use.HONOURED).stream().filter(rig::holds).toList();
+        return honoured.isEmpty() || isNamed(m, honoured);
     }
 
     /** What a model that a weighed claim does not name must be better by, as a factor on its error. */
     double handicap(Model m) {
         List<Model> weighed = claimed(m.kind(), Use.WEIGHED);
-        return weighed.isEmpty() || weighed.contains(m) ? 1 : 1.4;
+        return weighed.isEmpty() || isNamed(m, weighed) ? 1 : 1.4;
+    }
+
+    /** A claim that names a model goes for the player's own devices that are one of it. */
+    private static boolean isNamed(Model m, List<Model> claimed) {
+        return claimed.contains(m) || claimed.contains(Gear.baseOf(m));
     }
 
     private List<Model> claimed(GearKind kind, Use use) {

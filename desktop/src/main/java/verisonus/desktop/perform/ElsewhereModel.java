@@ -22,7 +22,6 @@ import verisonus.core.perform.device.Translation;
 import verisonus.core.perform.device.Translator;
 import verisonus.core.perform.device.Transparency;
 import verisonus.core.rig.Block;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -103,7 +102,7 @@ public final class ElsewhereModel {
     /** How the tone's pedal must be turned in front of the other amps the player owns. */
     public void onOtherAmps() {
         ground().ifPresent(g -> {
-            List<Model> amps = Gear.of(GearKind.AMP).stream().filter(desk.rig().get()::has).toList();
+            List<Model> amps = desk.rig().get().owned(GearKind.AMP);
             desk.forTone("Trying the pedal on other amps",
                     progress -> DriveTrim.of(g.tone(), amps, g.di(), progress).stream()
                             .map(d -> new Line(d.words() + ".", Optional.of(d.tone()))).toList())

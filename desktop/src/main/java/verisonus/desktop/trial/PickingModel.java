@@ -173,7 +173,7 @@ final class PickingModel {
         FairSwap fair = new FairSwap(g.di);
         List<Tone> out = new ArrayList<>(List.of(tone.named(there.get().model().name())));
         for (Model m : g.rig.owned(kind)) {
-            if (m.equals(there.get().model())) continue;
+            if (m.voice().equals(there.get().model().voice())) continue;
             out.add(fair.balanced(tone, tone.with(there.get().exchangedFor(m)), there.get().id()).named(m.name()));
         }
         return out.subList(0, Math.min(MOST, out.size()));

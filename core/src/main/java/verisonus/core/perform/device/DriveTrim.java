@@ -45,7 +45,7 @@ public record DriveTrim(Model amp, Tone tone, double beforeJnd, double afterJnd,
         FairSwap fair = new FairSwap(phrase);
         List<DriveTrim> out = new ArrayList<>();
         for (Model m : amps) {
-            if (m.kind() != GearKind.AMP || m.equals(amp.model())) continue;
+            if (m.kind() != GearKind.AMP || m.voice().equals(amp.model().voice())) continue;
             progress.step(out.size() / (double) amps.size(), "the pedal on " + m.name());
             Tone there = tone.with(amp.exchangedFor(m));
             Tone trimmed = fair.balanced(tone, there, pedal.id());

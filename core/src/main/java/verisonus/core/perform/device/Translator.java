@@ -5,10 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
-import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
@@ -57,7 +57,9 @@ public final class Translator {
     /** Balancing may have put a volume at the end for which the device has no room, or which it has not got. */
     private Tone limited(Tone t, List<Translation.Change> changes) {
         Optional<Block> added = t.find("volume").filter(_ -> tone.find("volume").isEmpty());
-        if (added.isEmpty() || device.has(added.get().model()) && t.blocks().size() <= device.mostBlocks()) return t;
+        if (added.isEmpty()) return t;
+        if (device.holds(added.get().model()) && t.blocks().size() <= device.mostBlocks())
+            return t.with(device.own(added.get()));
         changes.add(new Translation.Change("volume",
                 Figures.of("nothing behind its clipper sets the level: bring it %.1f dB %s by hand",
                         Math.abs(added.get().get(ControlNames.LEVEL)),
@@ -82,14 +84,12 @@ public final class Translator {
     private Tone owned(Tone from, List<Translation.Change> changes, Progress progress) {
         Map<String, Integer> used = new HashMap<>();
         List<Block> lacking = new ArrayList<>();
-        for (Block b : from.blocks()) {
-            if (used.getOrDefault(b.model().name(), 0) < device.counts().getOrDefault(b.model().name(), 0)) {
-                used.merge(b.model().name(), 1, Integer::sum);
-            } else {
-                lacking.add(b);
-            }
-        }
         Tone now = from;
+        for (Block b : from.blocks()) {
+            Optional<Block> held = held(b, used);
+            held.ifPresentOrElse(h -> used.merge(h.model().name(), 1, Integer::sum), () -> lacking.add(b));
+            if (held.isPresent()) now = now.with(held.get());
+        }
         for (int i = 0; i < lacking.size(); i++) {
             progress.step(0.3 * i / lacking.size(), "looking for " + lacking.get(i).model().name());
             now = replaced(from, now, lacking.get(i), used, changes);
@@ -97,12 +97,24 @@ public final class Translator {
         return now;
     }
 
+    /** The block on what the device has left that sounds like it and takes all its settings, by its own name first. */
+    private Optional<Block> held(Block b, Map<String, Integer> used) {
+        Stream<Model> alike = device.all(b.model().kind()).filter(m -> m.voice().equals(b.model().voice()));
+        return Stream.concat(Stream.of(b.model()), alike).filter(m -> isLeft(m, used)).map(b::exchangedFor)
+                .filter(o -> b.model().controls().stream()
+                        .allMatch(c -> o.model().find(c.name()).isPresent() && o.get(c.name()) == b.get(c.name())))
+                .findFirst();
+    }
+
+    private boolean isLeft(Model m, Map<String, Integer> used) {
+        return used.getOrDefault(m.name(), 0) < device.counts().getOrDefault(m.name(), 0);
+    }
+
     /** What stands for a block is chosen on the tone as it is but for that block, so that one choice does not cloud the next. */
     private Tone replaced(Tone whole, Tone now, Block b, Map<String, Integer> used, List<Translation.Change> changes) {
         double least = Double.POSITIVE_INFINITY;
         Optional<Block> best = Optional.empty();
-        for (Model m : Gear.of(b.model().kind())) {
-            if (used.getOrDefault(m.name(), 0) >= device.counts().getOrDefault(m.name(), 0)) continue;
+        for (Model m : device.all(b.model().kind()).filter(m -> isLeft(m, used)).toList()) {
             Tone tried = fair.balanced(whole, whole.with(b.exchangedFor(m)), b.id());
             double gap = heard.gapJnd(tried);
             if (gap < least) {

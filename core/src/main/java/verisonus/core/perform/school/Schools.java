@@ -174,7 +174,8 @@ public final class Schools {
     private Optional<School> loudspeaker(Impulse impulse) {
         Optional<Block> cabinet = tone.first(GearKind.CABINET).filter(Block::on)
                 .filter(c -> c.impulse().isEmpty());
-        Optional<Model> slot = rig.owned(GearKind.CABINET).stream().filter(m -> m.name().equals("impulse response"))
+        Optional<Model> slot = rig.owned(GearKind.CABINET).stream()
+                .filter(m -> m.voice() == Voice.Cabinet.IMPULSE_RESPONSE)
                 .findFirst();
         if (cabinet.isEmpty() || slot.isEmpty()) return Optional.empty();
         Tone measured = tone.with(cabinet.get().exchangedFor(slot.get()).with(impulse));

@@ -120,7 +120,7 @@ public record SecondChain(Tone tone, List<String> changed, double colourDb, doub
             GearKind k = b.model().kind();
             if (!b.on() || k != GearKind.CABINET && k != GearKind.MICROPHONE || b.impulse().isPresent()) continue;
             for (Model m : rig.owned(k)) {
-                if (m.equals(b.model()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
+                if (m.voice().equals(b.model().voice()) || m.voice() == Voice.Cabinet.IMPULSE_RESPONSE) continue;
                 single.add(tone.with(b.exchangedFor(m)));
             }
             places.addAll(places(tone, b));

@@ -9,8 +9,10 @@ import java.util.regex.Pattern;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Face;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Unit;
 
 /**
  * Understands a typed setting in the scale of the player's own device, or in another that says what it is: "5.2", "52 %", "13:30",
@@ -47,6 +49,8 @@ public record ScaleEntry(OptionalDouble value, String fault) {
     /** The same of a block on the player's own gear: a device that turns in its own way is read as it stands. */
     public static ScaleEntry read(String text, Block block, Control control, Rig rig) {
         Model model = block.model();
+        Optional<Unit.Reading> own = rig.reading(model, control);
+        if (own.isPresent()) return onFace(text, control, own.get());
         if (!control.unit().equals("0-10") || rig.unit(model.name()).isEmpty())
             return read(text, control, rig.scale(model));
         Control track = block.model().control(control.name()).ofDevice(rig.position(model, control, control.minimum()),
@@ -55,6 +59,15 @@ public record ScaleEntry(OptionalDouble value, String fault) {
         return typed.value.isEmpty()
                 ? typed
                 : new ScaleEntry(OptionalDouble.of(rig.valueAt(model, control, typed.value.getAsDouble())), "");
+    }
+
+    /** As the device shows it, or, with its unit, in the model's own. */
+    private static ScaleEntry onFace(String text, Control control, Unit.Reading own) {
+        Face face = own.dial().face();
+        OptionalDouble mark = face.read(text);
+        if (mark.isPresent())
+            return new ScaleEntry(OptionalDouble.of(control.clamp(own.value(mark.getAsDouble()))), "");
+        return new ScaleEntry(OptionalDouble.empty(), "it goes from " + face.ends());
     }
 
     private static Optional<Double> clock(String t) {

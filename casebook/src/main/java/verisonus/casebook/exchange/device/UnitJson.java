@@ -1,4 +1,4 @@
-package verisonus.casebook.exchange;
+package verisonus.casebook.exchange.device;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -19,13 +19,13 @@ import verisonus.core.work.InputFault;
  * Devices of the player's own, as tones and rigs hold them: a block names the model as ever, and beside it the device with what it has of
  * the model's controls. Whoever opens a tone hears it without owning the device.
  */
-final class UnitJson {
+public final class UnitJson {
     private static final String DEVICE = "device";
 
     private UnitJson() {}
 
     /** What a model is called in a block: of a device of the player's own, the model that it is one of. */
-    static void write(Model model, ObjectNode block) {
+    public static void write(Model model, ObjectNode block) {
         if (isOwn(model)) {
             block.put("model", Gear.baseOf(model).name());
             ObjectNode device = block.putObject(DEVICE).put("name", model.name());
@@ -37,13 +37,14 @@ final class UnitJson {
     }
 
     /** The same with what only the player's own rig needs: names and turns of its controls. */
-    static void write(Unit unit, ObjectNode block) {
+    public static void write(Unit unit, ObjectNode block) {
         write(unit.model(), block);
         ObjectNode device = (ObjectNode) block.get(DEVICE);
         if (!unit.labels().isEmpty()) {
             ObjectNode labels = device.putObject("labels");
             unit.labels().forEach(labels::put);
         }
+        DialJson.write(unit, device);
         if (unit.turnings().isEmpty()) return;
         ObjectNode turns = device.putObject("turns");
         unit.turnings().forEach((control, turning) -> {
@@ -53,7 +54,7 @@ final class UnitJson {
         });
     }
 
-    static boolean isOwn(Model model) {
+    public static boolean isOwn(Model model) {
         return Gear.find(model.name()).isEmpty();
     }
 
@@ -77,7 +78,7 @@ final class UnitJson {
     }
 
     /** The model that a block of a tone or rig names. @param name stands in errors */
-    static Model readModel(String name, JsonNode block) {
+    public static Model readModel(String name, JsonNode block) {
         return names(block) ? readUnit(name, block).model() : shipped(name, block);
     }
 
@@ -88,11 +89,11 @@ final class UnitJson {
     }
 
     /** Whether a block names a device of the player's own. */
-    static boolean names(JsonNode block) {
+    public static boolean names(JsonNode block) {
         return block.has(DEVICE);
     }
 
-    static Unit readUnit(String name, JsonNode block) {
+    public static Unit readUnit(String name, JsonNode block) {
         return readUnit(name, shipped(name, block), block.path(DEVICE));
     }
 
@@ -110,7 +111,8 @@ final class UnitJson {
             Map<String, Turning> turns = new LinkedHashMap<>();
             for (Map.Entry<String, JsonNode> t : device.path("turns").properties())
                 turns.put(base.control(t.getKey()).name(), turning(t.getValue()));
-            return Unit.of(own, base, reaches, after).labelled(labels).turning(turns);
+            return Unit.of(own, base, reaches, after).labelled(labels).turning(turns)
+                    .dialled(DialJson.read(base, device.path(DialJson.DIALS)));
         } catch (IllegalArgumentException e) {
             throw new InputFault(name, "the device \"" + own + "\": " + e.getMessage(),
                     "give it a name of its own, and what " + base.name() + " has", e);
@@ -139,7 +141,7 @@ final class UnitJson {
         return v;
     }
 
-    private static double finite(JsonNode number) {
+    static double finite(JsonNode number) {
         if (!number.isNumber() || !Double.isFinite(number.asDouble()))
             throw new IllegalArgumentException(number + " is no number");
         return number.asDouble();

@@ -1,0 +1,189 @@
+package verisonus.core.rig;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * One control of a player's device: its own scale, and how far it turns its model's control. Learnt from few pairs of a mark and a value:
+ * between the ends, the control's position (logarithmic for times and frequencies) follows an exponential taper, which two pairs place
+ * and a third bends (the usual laws of potentiometers, IEC 60393-1, are such curves); what further pairs show beside it is kept by straight
+ * lines between them.
+ *
+ * @param face what the device shows
+ * @param pairs a mark and the model's value there, in the order of marks; none: the scale's ends are the model's
+ */
+public record Dial(Face face, List<Pair> pairs) {
+    private static final double MOST_BEND = 12;
+    private static final double BEND_STEP = 0.02;
+    private static final double STRAIGHT = 1e-6;
+
+    /** A mark of the device, and what the model's control must stand at to do the same. */
+    public record Pair(double mark, double value) {}
+
+    public Dial {
+        List<Pair> sorted = new ArrayList<>(pairs);
+        sorted.sort(Comparator.comparingDouble(p -> face.share(p.mark)));
+        pairs = List.copyOf(sorted);
+        for (int i = 1; i < pairs.size(); i++)
+            if (pairs.get(i).mark == pairs.get(i - 1).mark)
+                throw new IllegalArgumentException("two values for " + face.shown(pairs.get(i).mark));
+        if (pairs.size() == 1) throw new IllegalArgumentException("one place is too few: name two or three");
+        if (pairs.size() > 1) rising(face, pairs);
+    }
+
+    /** Whatever the direction, it must be one. */
+    private static void rising(Face face, List<Pair> pairs) {
+        boolean up = pairs.getLast().value > pairs.getFirst().value;
+        for (int i = 1; i < pairs.size(); i++) {
+            Pair a = pairs.get(i - 1);
+            Pair b = pairs.get(i);
+            if (b.value > a.value != up || b.value == a.value)
+                throw new IllegalArgumentException(face.shown(a.mark) + " = " + plain(a.value) + " and "
+                        + face.shown(b.mark) + " = " + plain(b.value) + " contradict the others");
+        }
+    }
+
+    private static String plain(double v) {
+        return v == Math.rint(v) ? String.valueOf((long) v) : String.valueOf(v);
+    }
+
+    /** Straight from one of the scale's ends to the other. */
+    public static Dial of(Face face) {
+        return new Dial(face, List.of());
+    }
+
+    /** The law of one control's track: position = a + b·taper(share). */
+    private record Law(double a, double b, double bend) {
+        double position(double share) {
+            return a + b * taper(share, bend);
+        }
+    }
+
+    private static double taper(double share, double bend) {
+        return Math.abs(bend) < STRAIGHT ? share : Math.expm1(bend * share) / Math.expm1(bend);
+    }
+
+    private Law law(Control c) {
+        if (pairs.isEmpty()) return new Law(0, 1, 0);
+        if (pairs.size() == 2) return fitted(c, 0);
+        Law best = fitted(c, 0);
+        double least = error(c, best);
+        for (double bend = -MOST_BEND; bend <= MOST_BEND; bend += BEND_STEP) {
+            Law tried = fitted(c, bend);
+            double e = error(c, tried);
+            if (e < least) {
+                least = e;
+                best = tried;
+            }
+        }
+        return best;
+    }
+
+    /** Least squares at one bend. */
+    private Law fitted(Control c, double bend) {
+        double n = pairs.size();
+        double x = 0;
+        double y = 0;
+        double xx = 0;
+        double xy = 0;
+        for (Pair p : pairs) {
+            double u = taper(face.share(p.mark), bend);
+            double v = c.position(p.value);
+            x += u / n;
+            y += v / n;
+            xx += u * u / n;
+            xy += u * v / n;
+        }
+        double b = (xy - x * y) / Math.max(xx - x * x, 1e-12);
+        return new Law(y - b * x, b, bend);
+    }
+
+    private double error(Control c, Law law) {
+        double sum = 0;
+        for (Pair p : pairs) {
+            double off = law.position(face.share(p.mark)) - c.position(p.value);
+            sum += off * off;
+        }
+        return sum;
+    }
+
+    /** What the model's control must stand at, within its range, for a mark of the device. */
+    public double value(Control c, double mark) {
+        return new Track(c).value(face.share(mark));
+    }
+
+    /** The device's nearest mark for a value of the model's control. */
+    public double mark(Control c, double value) {
+        return new Track(c).mark(c.position(value));
+    }
+
+    /** How far the pairs lie from the law that was found for them, RMS share of the track; 0 for three or fewer. */
+    public double errorShare(Control c) {
+        if (pairs.size() < 2) return 0;
+        Law law = law(c);
+        return Math.sqrt(error(c, law) / pairs.size()) / Math.max(Math.abs(law.b), 1e-9);
+    }
+
+    /** The lowest and the highest value that the device reaches. */
+    public double[] reach(Control c) {
+        double a = value(c, face.from());
+        double b = value(c, face.to());
+        return new double[]{Math.min(a, b), Math.max(a, b)};
+    }
+
+    /** Law and what the pairs show beside it, worked out once. */
+    private final class Track {
+        private static final int HALVINGS = 40;
+        private final Control control;
+        private final Law law;
+
+        Track(Control control) {
+            this.control = control;
+            law = law(control);
+        }
+
+        double position(double share) {
+            return law.position(share) + beside(share);
+        }
+
+        /** Pairs that the law misses are met; between them the miss runs straight. */
+        private double beside(double share) {
+            if (pairs.size() < 4) return 0;
+            Pair before = pairs.getFirst();
+            for (Pair p : pairs) {
+                double at = face.share(p.mark);
+                if (at >= share) {
+                    double from = face.share(before.mark);
+                    double u = at == from ? 1 : Math.clamp((share - from) / (at - from), 0, 1);
+                    return (1 - u) * miss(before) + u * miss(p);
+                }
+                before = p;
+            }
+            return miss(pairs.getLast());
+        }
+
+        private double miss(Pair p) {
+            return control.position(p.value) - law.position(face.share(p.mark));
+        }
+
+        double value(double share) {
+            return control.valueAt(Math.clamp(position(share), 0, 1));
+        }
+
+        double mark(double position) {
+            boolean up = position(1) > position(0);
+            double low = 0;
+            double high = 1;
+            for (int i = 0; i < HALVINGS; i++) {
+                double middle = 0.5 * (low + high);
+                if (position(middle) < position == up) {
+                    low = middle;
+                } else {
+                    high = middle;
+                }
+            }
+            return face.mark(0.5 * (low + high));
+        }
+    }
+}
