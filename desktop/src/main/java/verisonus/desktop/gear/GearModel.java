@@ -91,7 +91,8 @@ public final class GearModel {
             else if (!c.isFixed() && !c.equals(whole)) reaches.put(c.name(), new Unit.Reach(c.minimum(), c.maximum()));
         }
         List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
-        keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels()).turning(unit.turnings()).dialled(unit.dials())));
+        keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels()).turning(unit.turnings())
+                .dialled(unit.dials())));
     }
 
     /** What the device calls a control; nothing: as the model does. */
