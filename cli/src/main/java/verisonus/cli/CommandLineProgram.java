@@ -21,6 +21,7 @@ import verisonus.cli.perform.TempoCommand;
 import verisonus.cli.perform.TranslateCommand;
 import verisonus.cli.perform.TransparencyCommand;
 import verisonus.cli.perform.VariantsCommand;
+import verisonus.cli.tone.ToneCommand;
 import verisonus.core.work.Cancelled;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
@@ -91,6 +92,7 @@ public final class CommandLineProgram {
         out.put("gear", GearCommand::new);
         out.put("derive", DeriveCommand::new);
         out.put("moves", MovesCommand::new);
+        out.put("tone", ToneCommand::new);
         out.put("passages", PassagesCommand::new);
         out.put("feel", FeelCommand::new);
         out.put("reach", ReachCommand::new);

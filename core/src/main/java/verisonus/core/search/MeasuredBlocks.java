@@ -28,7 +28,7 @@ import verisonus.core.work.Progress;
  * Blocks whose settings are read off the recording rather than searched: echo, movement, space, gate. What was not found, is not
  * owned or shall differ is not set.
  */
-final class MeasuredBlocks {
+public final class MeasuredBlocks {
     private static final double SURE = 0.6;
     private static final double VERY_SURE = 0.85;
     private static final double GATE_DEPTH_DB = 40;
@@ -41,7 +41,7 @@ final class MeasuredBlocks {
     private final SearchOptions options;
     private final boolean echoing;
 
-    MeasuredBlocks(Evidence evidence, SearchOptions options) {
+    public MeasuredBlocks(Evidence evidence, SearchOptions options) {
         this(evidence, options, true);
     }
 
@@ -68,7 +68,7 @@ final class MeasuredBlocks {
     }
 
     /** An echo as found; locked controls as they were. */
-    Optional<Block> echo() {
+    public Optional<Block> echo() {
         Optional<EchoReading> found = evidence.echo().value();
         if (!echoing || found.isEmpty() || !options.wishes().chases(GapAttribute.ECHO_LEVEL))
             return kept(GearKind.ECHO);
@@ -99,7 +99,7 @@ final class MeasuredBlocks {
     }
 
     /** What sways, where its rate is known. */
-    Optional<Block> movement() {
+    public Optional<Block> movement() {
         Optional<ModulationReading> found = evidence.modulation().value();
         if (kept(GearKind.MODULATION).isPresent()) return kept(GearKind.MODULATION);
         boolean chased = Stream.of(GapAttribute.MOVEMENT, GapAttribute.MOVEMENT_RATE, GapAttribute.MOVEMENT_DEPTH)
@@ -149,7 +149,7 @@ final class MeasuredBlocks {
      *
      * @param dry what it stands behind: the same space is played on it once, to see how loud its tail is
      */
-    Optional<Block> space(Sound dry) {
+    public Optional<Block> space(Sound dry) {
         Optional<ReverbReading> found = evidence.reverb().value();
         if (kept(GearKind.REVERB).isPresent()) return kept(GearKind.REVERB);
         boolean chased = options.wishes().chases(GapAttribute.SPACE_LEVEL)

@@ -71,6 +71,11 @@ public final class StartingTones {
 
     private StartingTones() {}
 
+    /** The shipped ones that can be set up on a rig, on the devices that are owned. */
+    public static List<StartingTone> playable(Rig rig) {
+        return on(rig, List.of());
+    }
+
     /** The shipped ones and more, as far as they can be set up on a rig. */
     static List<StartingTone> on(Rig rig, List<StartingTone> more) {
         return Stream.concat(ALL.stream(), more.stream()).flatMap(t -> t.on(rig)).toList();
