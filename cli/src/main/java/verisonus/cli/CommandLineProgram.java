@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import verisonus.cli.ears.ClipCommand;
 import verisonus.cli.ears.LayersCommand;
 import verisonus.cli.ears.TrialCommand;
 import verisonus.cli.files.OutputFile;
@@ -110,6 +111,7 @@ public final class CommandLineProgram {
         out.put("platform", PlatformCommand::new);
         out.put("trial", TrialCommand::new);
         out.put("layers", LayersCommand::new);
+        out.put("clip", ClipCommand::new);
         out.put("times", TimesCommand::new);
         out.put("repeats", RepeatsCommand::new);
         out.put("sheet", SheetCommand::new);

@@ -52,7 +52,8 @@ class ToneCommandTest {
 
     @Test
     void aToneIsBegunAndMovedToAWish() {
-        JsonNode begun = json("tone", "new", "--di", di, "--rig", rig, "--from", "chiming crunch", "--out", at("t.json"),
+        JsonNode begun = json("tone", "new", "--di", di, "--rig", rig, "--from", "chiming crunch", "--out",
+                at("t.json"),
                 "--json");
         assertThat(begun.get("tone").get("blocks").get(0).get("model").asString()).isEqualTo("chiming edge");
         JsonNode aim = json("tone", "aim", "--di", di, "--rig", rig, "--tone", at("t.json"), "--dirt-by", "0.1",
