@@ -25,17 +25,27 @@ import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.ToneInput;
 import verisonus.cli.files.VerboseOption;
+import verisonus.core.rig.Block;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
-@Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case, or of several in one document.")
+@Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case, of several in one document, or of a tone file.")
 final class SheetCommand extends VerboseOption implements Callable<Integer> {
-    @Parameters(paramLabel = "CASEBOOK", description = "a .casebook file")
+    @Parameters(paramLabel = "CASEBOOK", arity = "0..1", description = "a .casebook file; none with --tone")
     private @Nullable Path casebook;
 
-    @Option(names = "--case", required = true, paramLabel = "NAME", description = "which case; several times for several, \"all\" for all")
+    @Option(names = "--tone", paramLabel = "TONE.json", description = "the settings of a tone file, with no casebook")
+    private @Nullable Path tone;
+
+    @Option(names = "--rig", paramLabel = "RIG.json", description = "whose names and scales a tone file is shown in (default: as the tone names them)")
+    private @Nullable Path rig;
+
+    @Option(names = "--case", paramLabel = "NAME", description = "which case; several times for several, \"all\" for all")
     private List<String> names = new ArrayList<>();
 
     @Option(names = "--out", required = true, paramLabel = "FILE", description = "ends in .pdf, .html, .md, .csv or .json")
@@ -63,6 +73,10 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
                 target.toString(), "its ending names no kind of sheet", "end it in .pdf, .html, .md, .csv or .json"));
         SheetContents contents = new SheetContents(parts(), scales());
         OutputFile file = force.to(target);
+        if (tone != null) return ofTone(tone, format, contents, file);
+        if (casebook == null || names.isEmpty())
+            throw new InputFault("sheet", "neither a case nor a tone is named",
+                    "name a casebook and --case NAME, or --tone TONE.json");
         try (Casebook book = Casebook.open(Objects.requireNonNull(casebook))) {
             List<CaseEntry> cases = names.equals(List.of("all"))
                     ? book.cases()
@@ -82,6 +96,18 @@ final class SheetCommand extends VerboseOption implements Callable<Integer> {
             Page page = stage ? sheet.stagePage() : sheet.page(contents);
             file.write(format.write(sheet, page, paper));
         }
+        return 0;
+    }
+
+    private int ofTone(Path from, SheetFormat format, SheetContents contents, OutputFile file) {
+        if (casebook != null || !names.isEmpty())
+            throw new InputFault("--tone", "a casebook or a case is named beside it", "name one or the other");
+        Rig gear = ToneInput.rig(rig);
+        Tone read = ToneInput.tone(from);
+        for (Block b : read.blocks()) read = read.with(gear.own(b));
+        ToneSheet sheet = ToneSheet.ofSettings(read, gear);
+        file.check();
+        file.write(format.write(sheet, stage ? sheet.stagePage() : sheet.settingsPage(contents), paper));
         return 0;
     }
 

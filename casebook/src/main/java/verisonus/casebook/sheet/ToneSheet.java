@@ -18,9 +18,12 @@ import verisonus.core.rig.Control;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.GearKind;
+import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
 import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
+import verisonus.core.take.Pairing;
 import verisonus.core.travel.BandChange;
 import verisonus.core.travel.GapHeard;
 import verisonus.core.travel.Journey;
@@ -60,6 +63,24 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
     public ToneSheet(String title, String subtitle, List<EvidenceSentences> findings, Optional<DerivedTone> tone,
             List<Travelled> travelled, Rig rig) {
         this(title, subtitle, findings, tone, travelled, rig, SheetSource.NONE);
+    }
+
+    /** Settings by themselves: a tone that no case stands behind. */
+    public static ToneSheet ofSettings(Tone tone, Rig rig) {
+        DerivedTone bare = new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(),
+                new GapLedger(List.of(), OptionalDouble.empty(), Set.of()),
+                new DerivedTone.Search(Pairing.OTHER_PLAYING, 0, 0, "", 0));
+        return new ToneSheet(tone.name(), "", List.of(), Optional.of(bare), List.of(), rig);
+    }
+
+    /** Only what to set, and what stands in the way of it on the player's gear. */
+    public Page settingsPage(SheetContents contents) {
+        Page page = new Page(title);
+        tone.ifPresent(t -> {
+            settings(page, t, contents.scales());
+            if (contents.parts().contains(SheetPart.COST)) cost(page, t);
+        });
+        return page;
     }
 
     /** The whole page. */
