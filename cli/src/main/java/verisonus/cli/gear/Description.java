@@ -59,7 +59,7 @@ final class Description {
         Model base = Gear.model(unit.base());
         Map<String, Unit.Reach> reach = new HashMap<>();
         for (Control c : unit.model().controls())
-            if (!unit.dials().containsKey(c.name())) reach.put(c.name(), new Unit.Reach(c.minimum(), c.maximum()));
+            if (!unit.dials().containsKey(c.name())) reach.put(c.name(), Unit.Reach.of(c));
         reach.putAll(reaches(base));
         try {
             Unit whole = Unit.of(unit.name(), base, reach, unit.model().voice() instanceof Voice.LearntAmp l
@@ -98,7 +98,7 @@ final class Description {
             Control c = control("--without", w, base);
             out.put(c.name(), Unit.Reach.fixed(w.indexOf('=') < 0
                     ? c.defaultValue()
-                    : c.clamp(number("--without", w, after(w)))));
+                    : value("--without", w, c)));
         }
         return out;
     }
@@ -112,7 +112,7 @@ final class Description {
         });
         for (String s : scales) {
             String control = control("--scale", s, base).name();
-            faces.put(control, ScaleWords.read("--scale", after(s)));
+            faces.put(control, face(s));
             known.put(control, new ArrayList<>());
         }
         for (String p : pairs) {
@@ -137,18 +137,32 @@ final class Description {
         }
     }
 
+    private static Face face(String said) {
+        try {
+            return Face.typed(after(said));
+        } catch (IllegalArgumentException e) {
+            throw new InputFault("--scale " + said, String.valueOf(e.getMessage()),
+                    "write it as 0..10, -50..50/1, \"20..20000 Hz\", 7:00..17:00 or \"vintage|modern\"", e);
+        }
+    }
+
     private static Dial.Pair pair(String said, Control c, Face face) {
-        String marked = said.substring(Math.min(said.length(), said.indexOf('@') + 1), Math.max(said.indexOf('@') + 1,
-                said.lastIndexOf('=')));
+        int from = said.indexOf('@') + 1;
+        String marked = said.substring(from, Math.max(from, said.lastIndexOf('=')));
         OptionalDouble mark = face.read(marked);
-        if (said.indexOf('@') < 0 || mark.isEmpty())
+        if (from == 0 || mark.isEmpty())
             throw new InputFault("--pair " + said, "\"" + marked + "\" is no mark of its scale",
                     "write CONTROL@MARK=VALUE, the mark from " + face.ends());
-        double value = number("--pair", said, said.substring(said.lastIndexOf('=') + 1));
-        if (value < c.minimum() || value > c.maximum())
-            throw new InputFault("--pair " + said, c.display(value) + " is out of reach",
-                    "use " + c.display(c.minimum()) + " to " + c.display(c.maximum()));
-        return new Dial.Pair(mark.getAsDouble(), value);
+        return new Dial.Pair(mark.getAsDouble(), value("--pair", said, c));
+    }
+
+    private static double value(String option, String said, Control c) {
+        try {
+            return Dial.value(said.substring(said.lastIndexOf('=') + 1), c);
+        } catch (IllegalArgumentException e) {
+            throw new InputFault(option + " " + said, String.valueOf(e.getMessage()),
+                    "write it in " + (c.unit().equals("0-10") ? "numbers from 0 to 10" : c.unit()), e);
+        }
     }
 
     /** The control that stands before "=" or "@". */
@@ -162,16 +176,5 @@ final class Description {
 
     private static String after(String said) {
         return said.substring(said.indexOf('=') + 1).strip();
-    }
-
-    private static double number(String option, String said, String typed) {
-        String plain = typed.strip().replaceAll("\\s*(ms|s|Hz|dB|%|cm)$", "");
-        try {
-            double v = ScaleWords.number(plain);
-            if (Double.isFinite(v)) return v;
-        } catch (NumberFormatException _) {
-            // Said below.
-        }
-        throw new InputFault(option + " " + said, "\"" + typed + "\" is no number", "write it as a number");
     }
 }

@@ -39,13 +39,54 @@ public record Dial(Face face, List<Pair> pairs) {
             Pair a = pairs.get(i - 1);
             Pair b = pairs.get(i);
             if (b.value > a.value != up || b.value == a.value)
-                throw new IllegalArgumentException(face.shown(a.mark) + " = " + plain(a.value) + " and "
-                        + face.shown(b.mark) + " = " + plain(b.value) + " contradict the others");
+                throw new IllegalArgumentException(face.shown(a.mark) + " = " + Face.plain(a.value) + " and "
+                        + face.shown(b.mark) + " = " + Face.plain(b.value) + " contradict the others");
         }
     }
 
-    private static String plain(double v) {
-        return v == Math.rint(v) ? String.valueOf((long) v) : String.valueOf(v);
+    /**
+     * A scale and its places in one line, as typed: "0..10/0.5; 3 = 360; 5 = 410".
+     *
+     * @param control what is turned; values are in its unit
+     * @throws IllegalArgumentException in words, where it is none
+     */
+    public static Dial typed(String said, Control control) {
+        String[] part = said.split(";", -1);
+        Face face = Face.typed(part[0]);
+        List<Pair> pairs = new ArrayList<>();
+        for (int i = 1; i < part.length; i++) pairs.add(pair(part[i].strip(), face, control));
+        return new Dial(face, pairs);
+    }
+
+    private static Pair pair(String said, Face face, Control control) {
+        int at = said.lastIndexOf('=');
+        double mark = face.read(said.substring(0, Math.max(0, at))).orElseThrow(
+                () -> new IllegalArgumentException(
+                        "\"" + said + "\" begins with no mark of the scale, " + face.ends()));
+        return new Pair(mark, value(said.substring(at + 1).strip(), control));
+    }
+
+    /** A value as typed, with the control's unit or without. @throws IllegalArgumentException where it is none of its range */
+    public static double value(String typed, Control control) {
+        String t = typed.strip().replace('−', '-').replace(',', '.');
+        if (t.endsWith(control.unit())) t = t.substring(0, t.length() - control.unit().length()).strip();
+        double value;
+        try {
+            value = Double.parseDouble(t);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("\"" + typed + "\" is no number", e);
+        }
+        if (!(value >= control.minimum() && value <= control.maximum()))
+            throw new IllegalArgumentException(control.display(value) + " is out of reach: use "
+                    + control.display(control.minimum()) + " to " + control.display(control.maximum()));
+        return value;
+    }
+
+    /** As {@link #typed} reads it. */
+    public String words() {
+        StringBuilder out = new StringBuilder(face.words());
+        for (Pair p : pairs) out.append("; ").append(face.shown(p.mark)).append(" = ").append(Face.plain(p.value));
+        return out.toString();
     }
 
     /** Straight from one of the scale's ends to the other. */

@@ -1,7 +1,10 @@
 package verisonus.core.rig;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import verisonus.core.work.Figures;
 
@@ -17,6 +20,10 @@ import verisonus.core.work.Figures;
  * @param clock whether marks are hours of a pointer, 7 to 17
  */
 public record Face(double from, double to, double step, String unit, List<String> marks, boolean clock) {
+    private static final String NUMBER = "-?\\d+(?:\\.\\d+)?";
+    private static final Pattern RULED = Pattern.compile("(" + NUMBER + ")\\.\\.(" + NUMBER + ")(?:/(" + NUMBER
+            + "))?(?:\\s*(\\S+))?");
+    private static final Pattern HOURS = Pattern.compile("(\\d{1,2}):(\\d\\d)\\.\\.(\\d{1,2}):(\\d\\d)");
     /** Of a pointer, minutes that can be told by eye, h. */
     private static final double EYE_H = 1 / 12.0;
     /** A free control is read to this share of its track. */
@@ -46,6 +53,39 @@ public record Face(double from, double to, double step, String unit, List<String
     public static Face words(List<String> marks) {
         if (marks.size() < 2) throw new IllegalArgumentException("a scale of words needs two or more");
         return new Face(0, marks.size() - 1.0, 1, "", marks, false);
+    }
+
+    /**
+     * A scale as typed: "0..10", "-50..50/1" (steps of 1), "20..20000 Hz", "7:00..17:00", "vintage|modern".
+     *
+     * @throws IllegalArgumentException in words, where it is none
+     */
+    public static Face typed(String said) {
+        String t = said.strip().replace('−', '-');
+        if (t.contains("|")) return words(Arrays.stream(t.split("\\|", -1)).map(String::strip).toList());
+        Matcher hours = HOURS.matcher(t);
+        if (hours.matches())
+            return clock(hour(hours.group(1), hours.group(2)), hour(hours.group(3), hours.group(4)));
+        Matcher m = RULED.matcher(t);
+        if (!m.matches()) throw new IllegalArgumentException("it is no scale");
+        return ruled(Double.parseDouble(m.group(1)), Double.parseDouble(m.group(2)),
+                m.group(3) == null ? 0 : Double.parseDouble(m.group(3)), m.group(4) == null ? "" : m.group(4));
+    }
+
+    private static double hour(String hour, String minute) {
+        return Integer.parseInt(hour) + Integer.parseInt(minute) / 60.0;
+    }
+
+    /** As {@link #typed} reads it. */
+    public String words() {
+        if (!marks.isEmpty()) return String.join("|", marks);
+        if (clock) return shown(from) + ".." + shown(to);
+        String ends = plain(from) + ".." + plain(to) + (step > 0 ? "/" + plain(step) : "");
+        return unit.isEmpty() ? ends : ends + " " + unit;
+    }
+
+    static String plain(double v) {
+        return v == Math.rint(v) ? String.valueOf((long) v) : String.valueOf(v);
     }
 
     /** Share of the way, 0 to 1. */

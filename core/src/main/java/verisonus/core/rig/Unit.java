@@ -33,6 +33,11 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
         public static Reach fixed(double at) {
             return new Reach(at, at);
         }
+
+        /** How far a control that a device has, or has not, goes on it. */
+        public static Reach of(Control control) {
+            return control.isFixed() ? fixed(control.defaultValue()) : new Reach(control.minimum(), control.maximum());
+        }
     }
 
     /**

@@ -102,6 +102,22 @@ class DialTest {
             }
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"0..10/0.5; 3.0 = 360; 5.0 = 410", "-50..50/1", "20..20000 Hz",
+            "7:00..17:00; 12:00 = 300; 15:00 = 600",
+            "slow|quick; slow = 200; quick = 700"})
+    void whatIsTypedIsSaidAgain(String typed) {
+        assertThat(Dial.typed(typed, TIME).words()).isEqualTo(typed);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', quoteCharacter = '~', value = {"~loud~;no scale",
+            "~0..10; 12 = 300~;begins with no mark",
+            "~0..10; 3 = soon~;is no number", "~0..10; 3 = 99999~;out of reach", "~0..10; 3 = 300~;too few"})
+    void whatIsNoneIsSaidWhy(String typed, String fault) {
+        assertThatThrownBy(() -> Dial.typed(typed, TIME)).hasMessageContaining(fault);
+    }
+
     @Test
     void scalesThatAreNoneAreRefused() {
         assertThatThrownBy(() -> Face.ruled(3, 3, 0, "")).hasMessageContaining("two ends");

@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
+import verisonus.core.rig.Dial;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Turning;
@@ -23,12 +24,14 @@ import verisonus.desktop.theme.Nodes;
 /** One device more closely: a name of its own, which of its model's controls it has, what they are called and how they turn. */
 final class DeviceView extends VBox {
     private final GearModel model;
+    private final Label fault = Nodes.label("", "small");
 
     DeviceView(GearModel model, Model device) {
         super(4);
         this.model = model;
         setPadding(new Insets(2, 0, 8, 14));
         setId("device");
+        fault.setId("device-fault");
         Optional<Unit> own = model.rig().unit(device.name());
         if (own.isPresent()) {
             controls(own.get());
@@ -75,8 +78,10 @@ final class DeviceView extends VBox {
                 label.setPrefColumnCount(8);
                 label.setOnAction(_ -> model.label(unit, c, label.getText()));
                 grid.add(label, 1, line);
+                grid.add(dial(unit, c), 2, line);
                 Optional.ofNullable(unit.turnings().get(c.name()))
-                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), 2, line));
+                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), 3, line));
+                reach(unit, c).ifPresent(words -> grid.add(Nodes.label(words, "quiet", "small"), 3, line));
             } else {
                 grid.add(Nodes.label("stands at " + c.display(c.defaultValue()), "quiet", "small"), 1, line);
             }
@@ -87,7 +92,31 @@ final class DeviceView extends VBox {
         boolean learnt = !Gear.model(unit.base()).voice().equals(unit.model().voice());
         getChildren().addAll(
                 Nodes.label((learnt ? "learnt; sounds nearest to " : "one of ") + unit.base(), "quiet", "small"),
-                grid, forget);
+                grid, fault, forget);
+    }
+
+    /** Its own scale and the places that are known, in one line. */
+    private TextField dial(Unit unit, Control c) {
+        Optional<Dial> known = Optional.ofNullable(unit.dials().get(c.name()));
+        TextField shows = Nodes.field(known.map(Dial::words).orElse(""),
+                "what stands round it and what it does there: " + c.name());
+        shows.setId("dial-" + c.name().replace(' ', '-'));
+        shows.setPromptText("shows, as " + example(c));
+        shows.setPrefColumnCount(22);
+        shows.setOnAction(_ -> fault.setText(model.dial(unit, c, shows.getText())));
+        return shows;
+    }
+
+    /** Two places of a scale from 0 to 10, a third of the way up and two thirds. */
+    private static String example(Control c) {
+        return Figures.of("0..10; 3 = %.3g; 7 = %.3g", c.valueAt(0.3), c.valueAt(0.7));
+    }
+
+    /** How far the device turns its model's control. */
+    private static Optional<String> reach(Unit unit, Control c) {
+        Control whole = Gear.model(unit.base()).control(c.name());
+        return Optional.ofNullable(unit.dials().get(c.name())).filter(d -> !d.pairs().isEmpty())
+                .map(d -> whole.display(d.reach(whole)[0]) + " to " + whole.display(d.reach(whole)[1]));
     }
 
     private static String words(Turning t) {

@@ -10,6 +10,7 @@ import verisonus.casebook.store.DerivedTone;
 import verisonus.core.plan.RigCheck;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.DeviceScale;
+import verisonus.core.rig.Dial;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
@@ -92,7 +93,38 @@ public final class GearModel {
         }
         List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
         keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels()).turning(unit.turnings())
-                .dialled(unit.dials())));
+                .dialled(others(unit, control, !there))));
+    }
+
+    /** Its scales, but for one control where it goes. */
+    private static Map<String, Dial> others(Unit unit, Control control, boolean gone) {
+        Map<String, Dial> out = new HashMap<>(unit.dials());
+        if (gone) out.remove(control.name());
+        return out;
+    }
+
+    /**
+     * What stands round a control and how it turns, as {@link Dial#typed} reads it; nothing: as on the model.
+     *
+     * @return what is wrong with it; empty where it is kept
+     */
+    public String dial(Unit unit, Control control, String words) {
+        Model base = Gear.model(unit.base());
+        Map<String, Dial> dials = others(unit, control, true);
+        try {
+            if (!words.isBlank())
+                dials.put(control.name(), Dial.typed(words, base.control(control.name())));
+            Map<String, Unit.Reach> reaches = new HashMap<>();
+            for (Control c : unit.model().controls())
+                if (!c.name().equals(control.name()) && !unit.dials().containsKey(c.name()))
+                    reaches.put(c.name(), Unit.Reach.of(c));
+            List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
+            keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels())
+                    .turning(unit.turnings()).dialled(dials)));
+            return "";
+        } catch (IllegalArgumentException e) {
+            return String.valueOf(e.getMessage());
+        }
     }
 
     /** What the device calls a control; nothing: as the model does. */

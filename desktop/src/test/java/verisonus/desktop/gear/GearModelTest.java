@@ -88,6 +88,26 @@ class GearModelTest {
     }
 
     @Test
+    void aScaleIsLearntFromThreePlacesAndWhatContradictsThemIsSaid() {
+        var echo = Gear.model("clean echo");
+        model.own(echo, "grey repeats");
+        Unit grey = model.rig().unit("grey repeats").orElseThrow();
+        model.has(grey, echo.control("drive"), false);
+        grey = model.rig().unit("grey repeats").orElseThrow();
+        assertThat(model.dial(grey, echo.control("time"), "0..10/0.5; 2 = 150; 5 = 330; 9 = 700")).isEmpty();
+        Unit learnt = model.rig().unit("grey repeats").orElseThrow();
+        assertThat(model.rig().display(learnt.model(), learnt.model().control("time"), 330)).isEqualTo("5.0");
+        assertThat(learnt.model().control("drive").isFixed()).isTrue();
+        assertThat(learnt.model().control("time").maximum()).isLessThan(900);
+        assertThat(model.dial(learnt, echo.control("time"), "0..10; 2 = 150; 5 = 100; 9 = 700")).contains("contradict");
+        assertThat(model.dial(learnt, echo.control("time"), "loud")).contains("no scale");
+        assertThat(model.rig().unit("grey repeats")).contains(learnt);
+        assertThat(model.dial(learnt, echo.control("time"), "")).isEmpty();
+        assertThat(model.rig().unit("grey repeats").orElseThrow().model().control("time"))
+                .isEqualTo(echo.control("time"));
+    }
+
+    @Test
     void wordsOnADeviceAreKeptAndForgottenWithIt() {
         var crunch = Gear.model("mid-forward crunch");
         model.own(crunch, "red head");
