@@ -35,6 +35,8 @@ public record PhraseOdds(double logOdds) {
     private static final double BIAS = -5.73;
     /** Right takes are lost sooner than wrong ones are kept by asking for more. */
     private static final double LEAST = -1;
+    /** Of less, halves and thirds hold too few notes to tell anything; the odds are even. */
+    private static final double SHORTEST_S = 6;
 
     /**
      * Weighs.
@@ -44,6 +46,7 @@ public record PhraseOdds(double logOdds) {
      * @param likeness correlation of the pitch classes there, −1 to 1
      */
     static PhraseOdds of(float[] reference, float[] di, int rateHz, int offsetSamples, double likeness) {
+        if (underS(reference, di, rateHz, offsetSamples) < SHORTEST_S) return new PhraseOdds(0);
         double[] signs = signs(reference, di, rateHz, offsetSamples, likeness);
         double sum = BIAS;
         for (int i = 0; i < signs.length; i++) sum += WEIGHTS[i] * signs[i];
@@ -55,6 +58,13 @@ public record PhraseOdds(double logOdds) {
         Rises rises = new Rises(rises(reference, rateHz), softened(rises(di, rateHz)),
                 Math.round((float) offsetSamples * PER_SECOND / rateHz));
         return new double[]{likeness, rises.part(0, 1).here, rises.fitsElsewhere(2), rises.fitsElsewhere(3)};
+    }
+
+    /** How much of the take lies under the recording, s. */
+    private static double underS(float[] reference, float[] di, int rateHz, int offsetSamples) {
+        int from = Math.max(0, offsetSamples);
+        int to = Math.min(reference.length, di.length + offsetSamples);
+        return Math.max(0, to - from) / (double) rateHz;
     }
 
     /** Whether the take may be believed to be of the phrase. */
@@ -93,8 +103,11 @@ public record PhraseOdds(double logOdds) {
 
         Fit part(double fromShare, double toShare) {
             int frames = take[0].length;
-            int from = (int) (frames * fromShare);
-            int to = (int) (frames * toShare);
+            // What of the take lies beside the recording can fit nowhere.
+            int first = Math.clamp(-laid, 0, frames - 1);
+            int last = Math.clamp(recording[0].length - laid, first + 1, frames);
+            int from = first + (int) ((last - first) * fromShare);
+            int to = first + (int) ((last - first) * toShare);
             double[][] part = new double[BANDS][frames];
             for (int k = 0; k < BANDS; k++) System.arraycopy(take[k], from, part[k], from, to - from);
             float[][] other = spectra(part, fft, size);

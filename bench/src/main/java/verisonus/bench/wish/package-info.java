@@ -1,0 +1,5 @@
+/** How well is a wish met where there is no record? */
+@NullMarked
+package verisonus.bench.wish;
+
+import org.jspecify.annotations.NullMarked;
