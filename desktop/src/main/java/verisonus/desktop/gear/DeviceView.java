@@ -4,12 +4,14 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -76,14 +78,15 @@ final class DeviceView extends VBox {
                 label.setId("label-" + c.name().replace(' ', '-'));
                 label.setPromptText("called");
                 label.setPrefColumnCount(8);
+                label.setMinWidth(USE_PREF_SIZE);
                 label.setOnAction(_ -> model.label(unit, c, label.getText()));
                 grid.add(label, 1, line);
-                grid.add(dial(unit, c), 2, line);
+                if (!c.isChoice()) grid.add(dial(unit, c), 2, line);
                 Optional.ofNullable(unit.turnings().get(c.name()))
                         .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), 3, line));
-                reach(unit, c).ifPresent(words -> grid.add(Nodes.label(words, "quiet", "small"), 3, line));
+                reach(unit, c).ifPresent(words -> grid.add(whole(words), 3, line));
             } else {
-                grid.add(Nodes.label("stands at " + c.display(c.defaultValue()), "quiet", "small"), 1, line);
+                grid.add(whole("stands at " + c.display(c.defaultValue())), 1, line, 2, 1);
             }
         }
         Button forget = Nodes.plain("forget this device");
@@ -95,21 +98,45 @@ final class DeviceView extends VBox {
                 grid, fault, forget);
     }
 
-    /** Its own scale and the places that are known, in one line. */
-    private TextField dial(Unit unit, Control c) {
+    private static Label whole(String words) {
+        Label out = Nodes.label(words, "quiet", "small");
+        out.setMinWidth(USE_PREF_SIZE);
+        return out;
+    }
+
+    /** Its own scale, where it has one; else a word that asks for it. */
+    private Node dial(Unit unit, Control c) {
         Optional<Dial> known = Optional.ofNullable(unit.dials().get(c.name()));
+        TextField shows = field(unit, c, known);
+        if (known.isPresent()) return shows;
+        Button ask = Nodes.plain("its own scale");
+        ask.setId("scale-" + c.name().replace(' ', '-'));
+        ask.setAccessibleText("the scale of " + c.name() + " on " + unit.name());
+        StackPane place = new StackPane(ask);
+        place.setAlignment(Pos.CENTER_LEFT);
+        ask.setOnAction(_ -> {
+            place.getChildren().setAll(shows);
+            shows.requestFocus();
+        });
+        return place;
+    }
+
+    /** The scale and the places that are known, in one line. */
+    private TextField field(Unit unit, Control c, Optional<Dial> known) {
         TextField shows = Nodes.field(known.map(Dial::words).orElse(""),
                 "what stands round it and what it does there: " + c.name());
         shows.setId("dial-" + c.name().replace(' ', '-'));
-        shows.setPromptText("shows, as " + example(c));
-        shows.setPrefColumnCount(22);
+        shows.setPromptText(example(c));
+        shows.setPrefColumnCount(24);
+        shows.setMinWidth(USE_PREF_SIZE);
         shows.setOnAction(_ -> fault.setText(model.dial(unit, c, shows.getText())));
         return shows;
     }
 
     /** Two places of a scale from 0 to 10, a third of the way up and two thirds. */
     private static String example(Control c) {
-        return Figures.of("0..10; 3 = %.3g; 7 = %.3g", c.valueAt(0.3), c.valueAt(0.7));
+        String pattern = c.maximum() >= 100 ? "0..10; 3 = %.0f; 7 = %.0f" : "0..10; 3 = %.1f; 7 = %.1f";
+        return Figures.of(pattern, c.valueAt(0.3), c.valueAt(0.7));
     }
 
     /** How far the device turns its model's control. */
