@@ -56,6 +56,8 @@ public final class WishSolver {
     private static final double NEARLY = 0.8;
     private static final int MOST_MOVES = 3;
     private static final double DIRT_JUST_HEARD = 0.03;
+    /** Under this nothing is held back that could be heard. */
+    private static final double CLEAN = 0.02;
     private static final double LOUDNESS_JUST_HEARD_LU = 0.5;
     private static final double INDEX_JUST_HEARD = 0.06;
     private static final double EQUALIZER_RIDGE = 0.02;
@@ -318,7 +320,13 @@ public final class WishSolver {
         PlayedReading is = PlayedReading.of(now, take);
         double louder = wish.louderLu().orElse(0) + was.loudnessLufs() - is.loudnessLufs();
         VariantGoal goal = VariantGoal.NOTHING.louder(Math.clamp(louder, -30, 30));
-        if (wish.dirtBy().isPresent()) {
+        double aim = was.dirt() + wish.dirtBy().orElse(0);
+        boolean beyond = wish.dirtBy().isPresent() && (aim < CLEAN || aim > 1);
+        // A control that is turned to its end for nothing spoils what it was set to.
+        if (beyond)
+            against.add(Figures.of("its dirt is %.2f of 1 already: there is no more to %s", was.dirt(),
+                    aim < CLEAN ? "take away" : "add"));
+        if (wish.dirtBy().isPresent() && !beyond) {
             asked.addAll(EnumSet.of(Trait.DIRT, Trait.SPREAD, Trait.ATTACK, Trait.FALL));
             goal = goal.dirtier(Math.clamp(wish.dirtBy().getAsDouble() + was.dirt() - is.dirt(), -1, 1));
         }

@@ -87,6 +87,18 @@ class WishSolverTest {
     }
 
     @Test
+    void dirtThatIsNotThereIsNotTakenAway() {
+        Tone clean = StartSound.levelled(new Tone("clean", List.of(Block.of("open clean").with("gain", 1),
+                Block.of("2×12 open"), Block.of("dynamic microphone"))), TAKE);
+        Granted g = new WishSolver(Rig.everything(), TAKE, workers).granted(clean,
+                new Wish(List.of(), OptionalDouble.empty(), OptionalDouble.of(-0.5), Optional.empty()),
+                Progress.NONE);
+        assertThat(g.isMet()).isFalse();
+        assertThat(g.against()).anyMatch(a -> a.contains("no more to take away"));
+        assertThat(g.tone().first(GearKind.AMP)).isEqualTo(clean.first(GearKind.AMP));
+    }
+
+    @Test
     void likeARecordingInItsEchoOnlyLeavesTheRest() {
         Tone echoing = TONE.inserted(Block.of("clean echo").with("time", 330).with("mix", 25).with("feedback", 20), 3);
         Granted g = granted(like(Renderer.render(echoing, Signal.plucks(0.9, 5).atDb(-8).lasting(9), Quality.SEARCH,
