@@ -14,7 +14,7 @@ import verisonus.bench.Tally;
 import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.perform.wish.Granted;
-import verisonus.core.perform.wish.StartSound;
+import verisonus.core.perform.wish.NewTone;
 import verisonus.core.perform.wish.Wish;
 import verisonus.core.perform.wish.WishSolver;
 import verisonus.core.rig.Block;
@@ -53,7 +53,7 @@ final class WishReport {
         Takes.Style style = Takes.Style.values()[r.nextInt(Takes.Style.values().length)];
         Sound take = KnownTone.levelled(Takes.take(style, 5_200_000 + seed, LENGTH_S).mid());
         List<StartingTone> all = StartingTones.ALL;
-        Tone tone = StartSound.levelled(all.get(r.nextInt(all.size())).tone(), take);
+        Tone tone = NewTone.levelled(all.get(r.nextInt(all.size())).tone(), take);
         WishSolver solver = new WishSolver(Rig.everything(), take, workers);
         switch ((int) (seed % 4)) {
             case 0 -> {

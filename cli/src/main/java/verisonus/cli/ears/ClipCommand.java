@@ -23,6 +23,7 @@ import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
 import verisonus.core.sound.SoundWriter;
+import verisonus.core.trial.Candidate;
 import verisonus.core.trial.clip.Clip;
 import verisonus.core.work.InputFault;
 
@@ -59,7 +60,7 @@ public final class ClipCommand extends VerboseOption implements Callable<Integer
         Path file = Objects.requireNonNull(out);
         SoundWriter.Format format = format(file);
         List<Path> inputs = new ArrayList<>();
-        List<Clip.Part> read = new ArrayList<>();
+        List<Candidate> read = new ArrayList<>();
         for (String p : parts) read.add(part(p, inputs));
         OutputFile target = force.to(file).besides(inputs.toArray(Path[]::new));
         Optional<OutputFile> list = Optional.ofNullable(cues).map(force::to);
@@ -67,15 +68,10 @@ public final class ClipCommand extends VerboseOption implements Callable<Integer
         target.check();
         list.ifPresent(OutputFile::check);
         key.ifPresent(OutputFile::check);
-        Clip clip;
-        if (key.isPresent()) {
-            Clip.Blind drawn = Clip.blind(read, seed == null ? System.nanoTime() : seed);
-            clip = drawn.clip();
-            key.get().write(Json.text(key(drawn)));
-        } else {
-            clip = Clip.of(read);
-        }
+        Optional<Clip.Blind> drawn = key.map(_ -> Clip.blind(read, seed == null ? System.nanoTime() : seed));
+        Clip clip = drawn.map(Clip.Blind::clip).orElseGet(() -> Clip.of(read));
         target.write(SoundWriter.encode(clip.sound(), format));
+        drawn.ifPresent(d -> key.orElseThrow().write(Json.text(key(d))));
         list.ifPresent(f -> f.write(table(clip)));
         if (json.asked()) {
             json.print(document(clip));
@@ -93,7 +89,7 @@ public final class ClipCommand extends VerboseOption implements Callable<Integer
     }
 
     /** A file's own name may hold "=" and "@": what is a file is taken as one. */
-    private static Clip.Part part(String said, List<Path> inputs) {
+    private static Candidate part(String said, List<Path> inputs) {
         String place = said;
         String label = "";
         int at = said.lastIndexOf('=');
@@ -109,7 +105,7 @@ public final class ClipCommand extends VerboseOption implements Callable<Integer
         @Nullable
         Double to = cut ? Double.valueOf(m.group(3)) : null;
         String called = label.isEmpty() ? String.valueOf(file.getFileName()) : label;
-        return new Clip.Part(called, AudioInput.read(file, from, to).sound());
+        return new Candidate(called, AudioInput.read(file, from, to).sound());
     }
 
     private static ObjectNode key(Clip.Blind drawn) {

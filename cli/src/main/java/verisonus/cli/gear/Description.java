@@ -1,12 +1,12 @@
 package verisonus.cli.gear;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import verisonus.core.rig.Control;
@@ -16,7 +16,6 @@ import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Unit;
-import verisonus.core.rig.Voice;
 import verisonus.core.work.InputFault;
 
 /** How a device is described in options: what it lacks, what its controls are called and show, and how they turn. */
@@ -57,15 +56,9 @@ final class Description {
     /** The device with what is said here in place of what was. */
     Unit edited(Unit unit) {
         Model base = Gear.model(unit.base());
-        Map<String, Unit.Reach> reach = new HashMap<>();
-        for (Control c : unit.model().controls())
-            if (!unit.dials().containsKey(c.name())) reach.put(c.name(), Unit.Reach.of(c));
-        reach.putAll(reaches(base));
         try {
-            Unit whole = Unit.of(unit.name(), base, reach, unit.model().voice() instanceof Voice.LearntAmp l
-                    ? l.afterDb()
-                    : List.of()).labelled(unit.labels()).turning(unit.turnings());
-            return described(whole, base, unit.dials());
+            Unit whole = unit.reaching(reaches(base));
+            return described(whole, base, whole.dials());
         } catch (IllegalArgumentException e) {
             throw new InputFault(unit.name(), String.valueOf(e.getMessage()), "see gear show for what it has", e);
         }
@@ -96,11 +89,17 @@ final class Description {
         Map<String, Unit.Reach> out = new LinkedHashMap<>();
         for (String w : without) {
             Control c = control("--without", w, base);
+            if (Stream.concat(scales.stream(), pairs.stream()).anyMatch(said -> names(said, c)))
+                throw new InputFault("--without " + w, "a scale is named for it too", "say one or the other");
             out.put(c.name(), Unit.Reach.fixed(w.indexOf('=') < 0
                     ? c.defaultValue()
                     : value("--without", w, c)));
         }
         return out;
+    }
+
+    private static boolean names(String said, Control c) {
+        return said.startsWith(c.name() + "=") || said.startsWith(c.name() + "@");
     }
 
     private Map<String, Dial> dials(Model base, Map<String, Dial> before) {

@@ -31,6 +31,7 @@ import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.perform.wish.Granted;
+import verisonus.core.perform.wish.NewTone;
 import verisonus.core.perform.wish.StartSound;
 import verisonus.core.perform.wish.Wish;
 import verisonus.core.perform.wish.WishSolver;
@@ -100,7 +101,7 @@ public final class ToneCommand extends VerboseOption implements Callable<Integer
             OutputFile target = force.to(Objects.requireNonNull(out));
             target.check();
             Sound take = take();
-            Tone tone = StartSound.levelled(begun(), take);
+            Tone tone = NewTone.levelled(begun(), take);
             target.write(Json.text(ToneJson.write(tone)));
             if (json.asked()) {
                 ObjectNode doc = Json.object("verisonus.new-tone/1").put("from", from);
@@ -114,7 +115,7 @@ public final class ToneCommand extends VerboseOption implements Callable<Integer
         }
 
         private Tone begun() {
-            if (from.equalsIgnoreCase(NEUTRAL)) return StartSound.neutral(rig());
+            if (from.equalsIgnoreCase(NEUTRAL)) return NewTone.neutral(rig());
             List<StartingTone> all = StartingTones.playable(rig());
             Optional<StartingTone> named = all.stream().filter(t -> t.words().equalsIgnoreCase(from)).findFirst();
             if (named.isPresent()) return named.get().tone();
@@ -224,23 +225,12 @@ public final class ToneCommand extends VerboseOption implements Callable<Integer
         private List<SaidWord> words() {
             List<SaidWord> out = new ArrayList<>();
             for (String part : wish.isBlank() ? new String[0] : wish.split(",", -1)) {
-                String said = comparative(part.strip());
-                out.add(SaidWord.find(said, Word.shipped()).orElseThrow(() -> new InputFault("--wish " + part.strip(),
+                String said = part.strip();
+                out.add(SaidWord.find(said, Word.shipped()).orElseThrow(() -> new InputFault("--wish " + said,
                         "no known word is in it", "use one of " + String.join(", ", SaidWord.names(Word.shipped()))
                                 + "; near it: " + String.join(", ", SaidWord.nearest(said, Word.shipped())))));
             }
             return out;
-        }
-
-        /** "brighter" as "more bright", where the plain word is known. */
-        private static String comparative(String said) {
-            if (!said.endsWith("er") || said.contains(" ")) return said;
-            String stem = said.substring(0, said.length() - 2);
-            List<String> known = SaidWord.names(Word.shipped());
-            for (String s : List.of(stem, stem + "e",
-                    stem.endsWith("i") ? stem.substring(0, stem.length() - 1) + "y" : stem))
-                if (known.contains(s)) return "more " + s;
-            return said;
         }
 
         private static OptionalDouble optional(String option, @Nullable Double v, double most) {

@@ -73,6 +73,19 @@ class OwnDevicesTest {
         assertThat(device.get("controls").get("drive").asDouble()).isZero();
     }
 
+    @Test
+    void aControlThatTheDeviceHasNotLosesItsScale() {
+        assertThat(
+                Said.by("gear", "edit", "--rig", withRepeats(), "grey repeats", "--out", at("less.json"), "--without",
+                        "time=400").status())
+                .isZero();
+        JsonNode device = Json.read(Path.of(at("less.json"))).get("blocks").get(3).get("device");
+        assertThat(device.has("dials")).isFalse();
+        assertThat(device.get("controls").get("time").asDouble()).isEqualTo(400);
+        assertThat(Said.by("gear", "edit", "--rig", at("own.json"), "grey repeats", "--out", at("x.json"), "--without",
+                "time", "--scale", "time=0..10").err()).contains("one or the other");
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"--scale;time=3..3;two ends", "--scale;speed=0..10;no control \"speed\"",
             "--scale;time=loud;it is no scale", "--pair;time@3=9000;out of reach", "--pair;time@30=300;no mark",

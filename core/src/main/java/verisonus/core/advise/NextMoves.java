@@ -216,10 +216,7 @@ public final class NextMoves {
                 ControlNames.peakFrequency(1),
                 hz);
         if (empty.isLiftedBy(f -> AfterClipping.gainDb(eq, f))) return Optional.empty();
-        int at = 0;
-        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(GearKind.EQUALIZER) < 0)
-            at++;
-        return Optional.of(judge.judged(tone.inserted(eq, at),
+        return Optional.of(judge.judged(tone.insertedInOrder(eq),
                 eq.model().name() + Figures.read(" put in: %+.1f dB at %.0f Hz", db, hz),
                 List.of(), judge.now().coloured(f -> AfterClipping.gainDb(eq, f))));
     }

@@ -193,8 +193,6 @@ public final class Reach {
             default -> Block.of(m).with(ControlNames.THRESHOLD, -20 - 3 * gain).with(ControlNames.RATIO, gain);
         };
         if (tone.find(made.id()).isPresent()) return tone.with(made);
-        int at = 0;
-        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
-        return tone.inserted(made, at);
+        return tone.insertedInOrder(made);
     }
 }

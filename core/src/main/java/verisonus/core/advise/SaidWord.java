@@ -55,9 +55,21 @@ public record SaidWord(Word word, boolean more) {
         String s = said.toLowerCase(Locale.ROOT).strip();
         boolean less = LESS.stream().anyMatch(l -> s.startsWith(l + " "));
         String last = s.substring(s.lastIndexOf(' ') + 1);
-        String name = KIN.getOrDefault(last, last);
-        return known(vocabulary).filter(w -> w.name().equalsIgnoreCase(name) || s.endsWith(" " + w.name()))
+        List<String> meant = meant(last);
+        return known(vocabulary)
+                .filter(w -> meant.contains(w.name().toLowerCase(Locale.ROOT)) || s.endsWith(" " + w.name()))
                 .findFirst().map(w -> new SaidWord(w, !less));
+    }
+
+    /** The word itself, its kin, and of "brighter", "looser" or "airier" the plain word. */
+    private static List<String> meant(String word) {
+        List<String> out = new ArrayList<>(List.of(KIN.getOrDefault(word, word)));
+        if (word.endsWith("er")) {
+            String stem = word.substring(0, word.length() - 2);
+            out.addAll(List.of(stem, stem + "e"));
+            if (stem.endsWith("i")) out.add(stem.substring(0, stem.length() - 1) + "y");
+        }
+        return out;
     }
 
     /** A player's own words come before those that are only understood. */

@@ -46,7 +46,8 @@ public record PairedExamination(Evidence evidence, List<String> gained) {
     private static final double STANDS_FAR_OUT = 9.5;
     private static final double LATE_S = 0.8;
     private static final double SHORTEST_MOVEMENT_S = 3;
-    private static final String ALONE = "the recording alone";
+    /** What the other reading is called where two are weighed. */
+    public static final String ALONE = "the recording alone";
 
     public PairedExamination {
         gained = List.copyOf(gained);

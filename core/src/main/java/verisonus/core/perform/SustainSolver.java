@@ -130,10 +130,7 @@ public final class SustainSolver {
     /** The tone with the compressor that a variant needs, switched off where the tone has none; itself where it has one. */
     public static Tone prepared(Tone tone) {
         if (tone.first(GearKind.COMPRESSOR).isPresent()) return tone;
-        int at = 0;
-        while (at < tone.blocks().size() && tone.blocks().get(at).model().kind().compareTo(GearKind.COMPRESSOR) < 0)
-            at++;
-        return tone.inserted(Block.of("soft-knee compressor").switched(false), at);
+        return tone.insertedInOrder(Block.of("soft-knee compressor").switched(false));
     }
 
     /** The highest threshold that holds back enough: notes fall the slower the lower it is. */

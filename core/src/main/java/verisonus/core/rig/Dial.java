@@ -11,7 +11,8 @@ import java.util.List;
  * lines between them.
  *
  * @param face what the device shows
- * @param pairs a mark and the model's value there, in the order of marks; none: the scale's ends are the model's
+ * @param pairs a mark and the model's value there, in the order of marks; none: a scale in the control's own unit (or its thousandth or
+ * thousandfold) says what it is, and of any other its ends are the model's
  */
 public record Dial(Face face, List<Pair> pairs) {
     private static final double MOST_BEND = 12;
@@ -149,6 +150,17 @@ public record Dial(Face face, List<Pair> pairs) {
         return sum;
     }
 
+    /** How much of the control's unit one of the scale is; 0 where they are unlike. */
+    private double unit(Control c) {
+        String one = face.unit() + " for " + c.unit();
+        if (face.unit().equals(c.unit())) return 1;
+        return switch (one) {
+            case "s for ms", "kHz for Hz" -> 1000;
+            case "ms for s" -> 0.001;
+            default -> 0;
+        };
+    }
+
     /** What the model's control must stand at, within its range, for a mark of the device. */
     public double value(Control c, double mark) {
         return new Track(c).value(face.share(mark));
@@ -185,6 +197,9 @@ public record Dial(Face face, List<Pair> pairs) {
         }
 
         double position(double share) {
+            double unit = unit(control);
+            if (pairs.isEmpty() && unit > 0)
+                return control.position(unit * (face.from() + share * (face.to() - face.from())));
             return law.position(share) + beside(share);
         }
 

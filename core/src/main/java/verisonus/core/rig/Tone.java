@@ -85,6 +85,13 @@ public record Tone(String name, List<Block> blocks, Routing routing) {
         return new Tone(name, next, routing);
     }
 
+    /** With a block put in behind all whose kind comes before or with its own; its id is made unique. */
+    public Tone insertedInOrder(Block block) {
+        int at = 0;
+        while (at < blocks.size() && blocks.get(at).model().kind().compareTo(block.model().kind()) <= 0) at++;
+        return inserted(block, at);
+    }
+
     private String freeId(String wanted) {
         String id = wanted;
         for (int n = 2; find(id).isPresent(); n++) id = wanted + " " + n;

@@ -66,8 +66,24 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
         return new Unit(model, base, words, turnings, dials);
     }
 
+    /** The same with other reaches of some controls; whatever was said of how those turn goes. */
+    public Unit reaching(Map<String, Reach> reaches) {
+        Model whole = Gear.model(base);
+        Map<String, Turning> turns = new HashMap<>(turnings);
+        Map<String, Dial> scales = new HashMap<>(dials);
+        turns.keySet().removeAll(reaches.keySet());
+        scales.keySet().removeAll(reaches.keySet());
+        reaches.keySet().forEach(whole::control);
+        List<Control> controls = model.controls().stream()
+                .map(c -> Optional.ofNullable(reaches.get(c.name()))
+                        .map(r -> whole.control(c.name()).within(r.from, r.to)).orElse(c))
+                .toList();
+        return new Unit(new Model(model.name(), model.voice(), model.about(), controls), base, labels, turns, scales);
+    }
+
     /**
-     * The same with these scales; what a scale does not reach, the device does not.
+     * The same with these scales and no others; what a scale does not reach, the device does not, and where one goes the control reaches
+     * as far as the model's.
      *
      * @throws IllegalArgumentException where a control is none of the model's, or its scale reaches none of its range
      */
@@ -79,7 +95,8 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
         scales.keySet().forEach(whole::control);
         for (Control c : model.controls()) {
             Optional<Dial> dial = Optional.ofNullable(scales.get(c.name()));
-            controls.add(dial.map(d -> reached(whole.control(c.name()), d)).orElse(c));
+            Control without = dials.containsKey(c.name()) ? whole.control(c.name()) : c;
+            controls.add(dial.map(d -> reached(whole.control(c.name()), d)).orElse(without));
         }
         return new Unit(new Model(model.name(), model.voice(), model.about(), controls), base, labels, others, scales);
     }

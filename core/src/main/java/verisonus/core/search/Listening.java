@@ -87,10 +87,12 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
     private static Evidence paired(Evidence steady, Sound reference, Sound di,
             Future<Optional<Finding<ModulationReading>>> movement) {
         // The recording's own word on movement is weighed with the take's, as where it is only measured.
-        Evidence alone = ThroughOthers.areThere(steady)
-                ? steady
-                : steady.moving(ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo()));
-        Evidence out = PairedExamination.of(alone, reference, di, () -> Parallel.result(movement)).evidence();
+        Evidence out = PairedExamination.of(steady, reference, di,
+                () -> Parallel.result(movement).map(m -> ThroughOthers.areThere(steady)
+                        ? m
+                        : ModulationEstimator.estimate(reference.withoutEmptySide(), steady.tempo())
+                                .weighedWith(m, PairedExamination.ALONE)))
+                .evidence();
         // Through repeats the take does not show what sways.
         return out.echo().isPresent() ? asAlone(out, reference) : out;
     }

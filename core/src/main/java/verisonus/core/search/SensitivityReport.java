@@ -162,7 +162,7 @@ final class SensitivityReport {
         double motion = 0;
         for (double v : c.colour) colour += v * v;
         for (float v : c.motion) motion += v * v;
-        return motion > colour ? "soft against hard" : strongest(c.colour);
+        return motion > colour ? "touch" : strongest(c.colour);
     }
 
     /** The part of the sound that changes most: bands of the ledger, in words. */

@@ -66,8 +66,13 @@ public record MatchedSounds(List<Candidate> candidates, double leftLu, Optional<
                 : Optional.empty());
     }
 
-    /** A gain changes which soft moments count (the gate at -70 LUFS), so that one step may not be enough. */
-    private static Sound asLoud(String name, Sound s, double target) {
+    /**
+     * A sound at this loudness. A gain changes which soft moments count (the gate at -70 LUFS), so that one step may not be enough.
+     *
+     * @param name stands in errors
+     * @throws InputFault where it is silent
+     */
+    public static Sound asLoud(String name, Sound s, double target) {
         double gain = 0;
         Sound out = s;
         for (int i = 0; i < ROUNDS; i++) {

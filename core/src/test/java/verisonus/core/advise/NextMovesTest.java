@@ -123,6 +123,8 @@ class NextMovesTest {
         assertThat(SaidWord.find("needs air", Word.shipped()).orElseThrow().word().name()).isEqualTo("airy");
         assertThat(SaidWord.find("Too boxy", Word.shipped()).orElseThrow().more()).isFalse();
         assertThat(SaidWord.find("more bite", Word.shipped()).orElseThrow().more()).isTrue();
+        assertThat(SaidWord.find("brighter", Word.shipped()).orElseThrow().word().name()).isEqualTo("bright");
+        assertThat(SaidWord.find("airier", Word.shipped()).orElseThrow().word().name()).isEqualTo("airy");
         assertThat(SaidWord.find("too purple", Word.shipped())).isEmpty();
     }
 

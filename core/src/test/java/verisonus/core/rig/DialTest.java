@@ -62,6 +62,15 @@ class DialTest {
         }
     }
 
+    @ParameterizedTest
+    @CsvSource({"20..1000/1 ms, 417, 417", "0.02..1/0.001 s, 0.417, 417"})
+    void aDisplayInTheControlsOwnUnitSaysWhatItIs(String typed, double mark, double value) {
+        Dial dial = Dial.typed(typed, TIME);
+        assertThat(dial.value(TIME, mark)).isCloseTo(value, within(0.01));
+        assertThat(dial.mark(TIME, value)).isCloseTo(mark, within(1e-6));
+        assertThat(dial.reach(TIME)[1]).isCloseTo(1000, within(0.01));
+    }
+
     @Test
     void morePairsAreMetAndLeaveLessError() {
         DoubleUnaryOperator law = s -> 50 * Math.pow(12, s < 0.5 ? 0.4 * s : 0.2 + 1.6 * (s - 0.5));

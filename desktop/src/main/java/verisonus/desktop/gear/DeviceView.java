@@ -25,6 +25,9 @@ import verisonus.desktop.theme.Nodes;
 
 /** One device more closely: a name of its own, which of its model's controls it has, what they are called and how they turn. */
 final class DeviceView extends VBox {
+    private static final String HOW = "A scale is its two ends, then what the control does at two or three places:"
+            + " 0..10; 2 = 150; 5 = 330; 9 = 700.";
+
     private final GearModel model;
     private final Label fault = Nodes.label("", "small");
 
@@ -62,40 +65,56 @@ final class DeviceView extends VBox {
     private void controls(Unit unit) {
         GridPane grid = new GridPane(8, 2);
         List<Control> all = unit.model().controls();
-        for (int i = 0; i < all.size(); i++) {
-            int line = i;
-            Control c = all.get(i);
-            CheckBox has = new CheckBox(Block.of(unit.model()).label(c.name()));
-            has.setMinWidth(USE_PREF_SIZE);
-            has.setId("has-" + c.name().replace(' ', '-'));
-            has.setSelected(!c.isFixed());
-            has.setAccessibleText(unit.name() + " has " + c.name());
-            has.setOnAction(_ -> model.has(unit, c, has.isSelected()));
-            grid.add(has, 0, line);
-            if (!c.isFixed()) {
-                TextField label = Nodes.field(unit.labels().getOrDefault(c.name(), ""),
-                        "what it is called on it: " + c.name());
-                label.setId("label-" + c.name().replace(' ', '-'));
-                label.setPromptText("called");
-                label.setPrefColumnCount(8);
-                label.setMinWidth(USE_PREF_SIZE);
-                label.setOnAction(_ -> model.label(unit, c, label.getText()));
-                grid.add(label, 1, line);
-                if (!c.isChoice()) grid.add(dial(unit, c), 2, line);
-                Optional.ofNullable(unit.turnings().get(c.name()))
-                        .ifPresent(t -> grid.add(Nodes.label(words(t), "quiet", "small"), 3, line));
-                reach(unit, c).ifPresent(words -> grid.add(whole(words), 3, line));
-            } else {
-                grid.add(whole("stands at " + c.display(c.defaultValue())), 1, line, 2, 1);
-            }
-        }
+        List<Control> folded = all.stream().filter(c -> c.rare() && !isTold(unit, c)).toList();
+        for (Control c : all) if (!folded.contains(c)) row(grid, unit, c);
+        Button more = Nodes.plain(folded.size() + " more controls");
+        more.setId("device-more");
+        more.setVisible(!folded.isEmpty());
+        more.setManaged(more.isVisible());
+        more.setOnAction(_ -> {
+            folded.forEach(c -> row(grid, unit, c));
+            more.setVisible(false);
+            more.setManaged(false);
+        });
         Button forget = Nodes.plain("forget this device");
         forget.setId("device-forget");
         forget.setOnAction(_ -> model.forget(unit));
         boolean learnt = !Gear.model(unit.base()).voice().equals(unit.model().voice());
         getChildren().addAll(
                 Nodes.label((learnt ? "learnt; sounds nearest to " : "one of ") + unit.base(), "quiet", "small"),
-                grid, fault, forget);
+                grid, more, Nodes.wrapped(HOW, "quiet", "small"), fault, forget);
+    }
+
+    /** Whether the player has said something of it. */
+    private static boolean isTold(Unit unit, Control c) {
+        return c.isFixed() || unit.labels().containsKey(c.name()) || unit.turnings().containsKey(c.name())
+                || unit.dials().containsKey(c.name());
+    }
+
+    private void row(GridPane grid, Unit unit, Control c) {
+        int line = grid.getRowCount();
+        CheckBox has = new CheckBox(Block.of(unit.model()).label(c.name()));
+        has.setMinWidth(USE_PREF_SIZE);
+        has.setId("has-" + c.name().replace(' ', '-'));
+        has.setSelected(!c.isFixed());
+        has.setAccessibleText(unit.name() + " has " + c.name());
+        has.setOnAction(_ -> model.has(unit, c, has.isSelected()));
+        grid.add(has, 0, line);
+        if (c.isFixed()) {
+            grid.add(whole("stands at " + c.display(c.defaultValue())), 1, line, 2, 1);
+            return;
+        }
+        TextField label = Nodes.field(unit.labels().getOrDefault(c.name(), ""),
+                "what it is called on it: " + c.name());
+        label.setId("label-" + c.name().replace(' ', '-'));
+        label.setPromptText("called");
+        label.setPrefColumnCount(8);
+        label.setMinWidth(USE_PREF_SIZE);
+        label.setOnAction(_ -> model.label(unit, c, label.getText()));
+        grid.add(label, 1, line);
+        if (!c.isChoice()) grid.add(dial(unit, c), 2, line);
+        Optional.ofNullable(unit.turnings().get(c.name())).map(DeviceView::words).or(() -> reach(unit, c))
+                .ifPresent(words -> grid.add(whole(words), 3, line));
     }
 
     private static Label whole(String words) {

@@ -83,24 +83,9 @@ public final class GearModel {
 
     /** Says whether a device has a control: one that it has not stands where the model's starts. */
     public void has(Unit unit, Control control, boolean there) {
-        Model base = Gear.model(unit.base());
-        Map<String, Unit.Reach> reaches = new HashMap<>();
-        for (Control c : unit.model().controls()) {
-            Control whole = base.control(c.name());
-            boolean kept = c.name().equals(control.name()) ? there : !c.isFixed();
-            if (!kept) reaches.put(c.name(), Unit.Reach.fixed(c.isFixed() ? c.defaultValue() : whole.defaultValue()));
-            else if (!c.isFixed() && !c.equals(whole)) reaches.put(c.name(), new Unit.Reach(c.minimum(), c.maximum()));
-        }
-        List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
-        keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels()).turning(unit.turnings())
-                .dialled(others(unit, control, !there))));
-    }
-
-    /** Its scales, but for one control where it goes. */
-    private static Map<String, Dial> others(Unit unit, Control control, boolean gone) {
-        Map<String, Dial> out = new HashMap<>(unit.dials());
-        if (gone) out.remove(control.name());
-        return out;
+        Control whole = Gear.model(unit.base()).control(control.name());
+        Unit.Reach reach = there ? Unit.Reach.of(whole) : Unit.Reach.fixed(whole.defaultValue());
+        keep(rig().with(unit.reaching(Map.of(control.name(), reach))));
     }
 
     /**
@@ -109,18 +94,12 @@ public final class GearModel {
      * @return what is wrong with it; empty where it is kept
      */
     public String dial(Unit unit, Control control, String words) {
-        Model base = Gear.model(unit.base());
-        Map<String, Dial> dials = others(unit, control, true);
+        Map<String, Dial> dials = new HashMap<>(unit.dials());
+        dials.remove(control.name());
         try {
             if (!words.isBlank())
-                dials.put(control.name(), Dial.typed(words, base.control(control.name())));
-            Map<String, Unit.Reach> reaches = new HashMap<>();
-            for (Control c : unit.model().controls())
-                if (!c.name().equals(control.name()) && !unit.dials().containsKey(c.name()))
-                    reaches.put(c.name(), Unit.Reach.of(c));
-            List<Double> after = unit.model().voice() instanceof Voice.LearntAmp l ? l.afterDb() : List.of();
-            keep(rig().with(Unit.of(unit.name(), base, reaches, after).labelled(unit.labels())
-                    .turning(unit.turnings()).dialled(dials)));
+                dials.put(control.name(), Dial.typed(words, Gear.model(unit.base()).control(control.name())));
+            keep(rig().with(unit.dialled(dials)));
             return "";
         } catch (IllegalArgumentException e) {
             return String.valueOf(e.getMessage());

@@ -199,7 +199,7 @@ public final class GearView extends BorderPane {
         counts.setOnAction(_ -> model.count(m, counts.getValue()));
         table.add(counts, 1, line);
         HBox own = new HBox(6);
-        if (m.controls().stream().map(Control::unit).anyMatch("0-10"::equals)) {
+        if (m.controls().stream().anyMatch(c -> !c.rare() && c.unit().equals("0-10"))) {
             ChoiceBox<DeviceScale> scale = new ChoiceBox<>();
             scale.getItems().setAll(DeviceScale.values());
             scale.setConverter(Choices.named(DeviceScale::words, DeviceScale.TENS));

@@ -13,7 +13,9 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -84,6 +86,23 @@ public final class Pictures {
     private static Path gear(Window window, Path folder) throws IOException, InterruptedException {
         onWindow(() -> {
             if (window.scene().lookup("#my-gear") instanceof ButtonBase b) b.fire();
+            return true;
+        });
+        waitUntilIdle(window.desk());
+        // The player's own devices say most: the first is opened, and the list scrolled to it.
+        onWindow(() -> {
+            window.desk().rig().get().units().stream().findFirst()
+                    .map(u -> window.scene().lookup("#device-" + u.name().replace(' ', '-')))
+                    .ifPresent(n -> {
+                        if (n instanceof ButtonBase b) b.fire();
+                    });
+            return true;
+        });
+        waitUntilIdle(window.desk());
+        onWindow(() -> {
+            Node at = window.scene().lookup("#device");
+            while (at != null && !(at instanceof ScrollPane)) at = at.getParent();
+            if (at instanceof ScrollPane list) list.setVvalue(list.getVmax());
             return true;
         });
         waitUntilIdle(window.desk());

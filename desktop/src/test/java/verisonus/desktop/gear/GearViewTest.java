@@ -165,6 +165,31 @@ class GearViewTest {
     }
 
     @Test
+    void aControlsOwnScaleIsAskedForTypedAndRefusedWithItsFault() {
+        window.on(() -> new GearModel(window.desk()).own(Gear.model("clean echo"), "attic repeats"));
+        window.settle();
+        window.press(view, "device-attic-repeats");
+        assertThat(window.text(view)).contains("feedback", "more controls").doesNotContain("second tap");
+        window.press(view, "scale-time");
+        typed("dial-time", "0..10; 2 = 150; 5 = 100; 9 = 700");
+        assertThat(window.text(view)).contains("contradict");
+        assertThat(rig().unit("attic repeats").orElseThrow().dials()).isEmpty();
+        typed("dial-time", "0..10/0.5; 2 = 150; 5 = 330; 9 = 700");
+        assertThat(rig().unit("attic repeats").orElseThrow().dials()).containsOnlyKeys("time");
+        assertThat(window.text(view)).contains("77 ms to 811 ms");
+    }
+
+    private void typed(String id, String words) {
+        window.on(() -> {
+            TextField field = (TextField) view.lookup("#" + id);
+            field.setText(words);
+            field.getOnAction().handle(null);
+            return words;
+        });
+        window.settle();
+    }
+
+    @Test
     void theCautionsAndTheWayOutAreThere() {
         assertThat(window.text(view)).contains("rated load").contains("never by cutting an earth");
         window.press(view, "gear-done");

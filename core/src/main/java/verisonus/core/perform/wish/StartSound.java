@@ -7,19 +7,14 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.words.Trait;
-import verisonus.core.rig.Block;
-import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.rig.Voice;
 import verisonus.core.search.StartingTone;
 import verisonus.core.search.StartingTones;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
-import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
-import verisonus.core.work.InputFault;
 import verisonus.core.work.Parallel;
 import verisonus.core.work.Progress;
 
@@ -31,8 +26,6 @@ import verisonus.core.work.Progress;
  */
 public record StartSound(StartingTone start, String family, Map<Trait, Double> traits) {
     private static final double HEARD_S = 6;
-    /** All begin equally loud; a usual level of a guitar by itself, LUFS. */
-    private static final double LOUDNESS_LUFS = -20;
 
     /** Every starting tone that can be set up, as it sounds on the take. */
     public static List<StartSound> all(Rig rig, Sound take, ExecutorService workers) {
@@ -42,7 +35,7 @@ public record StartSound(StartingTone start, String family, Map<Trait, Double> t
         return Parallel.all(work, workers);
     }
 
-    private static Sound part(Sound take) {
+    static Sound part(Sound take) {
         Sound working = take.atRate(Sound.WORKING_RATE_HZ);
         return working.durationS() > HEARD_S ? working.slice(0, HEARD_S) : working;
     }
@@ -56,26 +49,5 @@ public record StartSound(StartingTone start, String family, Map<Trait, Double> t
     private static String family(Tone t) {
         String amp = t.first(GearKind.AMP).map(b -> b.model().name()).orElse("no amp");
         return t.first(GearKind.DRIVE).map(d -> amp + " with a " + d.model().name()).orElse(amp);
-    }
-
-    /** A flat chain of what the player owns: amp, cabinet and microphone as they come. @throws InputFault where one is lacking */
-    public static Tone neutral(Rig rig) {
-        List<Block> blocks = new ArrayList<>();
-        for (GearKind k : List.of(GearKind.AMP, GearKind.CABINET, GearKind.MICROPHONE))
-            blocks.add(rig.owned(k).stream()
-                    .filter(m -> m.voice() != Voice.Cabinet.IMPULSE_RESPONSE).findFirst()
-                    .map(rig::device).orElseThrow(() -> new InputFault("the rig", "it holds no " + k.word(),
-                            "name one in the gear list")));
-        return new Tone("neutral", blocks);
-    }
-
-    /** As loud on the take as all that begins. */
-    public static Tone levelled(Tone tone, Sound take) {
-        Sound played = Renderer.render(tone, part(take), Quality.SEARCH, Progress.NONE);
-        double has = LoudnessMeter.integratedLufs(played).orElse(LOUDNESS_LUFS);
-        return tone.first(GearKind.MICROPHONE).filter(b -> b.model().find(ControlNames.LEVEL).isPresent())
-                .map(b -> tone.with(b.with(ControlNames.LEVEL,
-                        Math.rint(10 * (b.get(ControlNames.LEVEL) + LOUDNESS_LUFS - has)) / 10)))
-                .orElse(tone);
     }
 }

@@ -1,20 +1,17 @@
 package verisonus.core.perform.wish;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
-import java.util.function.DoubleUnaryOperator;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.dirt.SaturationReading;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.perform.PlayedReading;
@@ -30,13 +27,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.search.MeasuredBlocks;
-import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneEvidence;
-import verisonus.core.search.colour.BandWeights;
-import verisonus.core.search.colour.EmptyBands;
-import verisonus.core.search.colour.EqualizerFit;
-import verisonus.core.search.colour.Features;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
@@ -47,7 +38,8 @@ import verisonus.core.work.Progress;
 
 /**
  * Moves a tone to a wish where no record says how it shall sound. The tone as it is stands for what is not asked: words find the moves that
- * help most and harm it least, a recording gives one respect of itself, dirt is sought on the clipper's gain and loudness is set last.
+ * help most and harm it least, a recording gives one respect of itself ({@link OneRespect}), dirt is sought on the clipper's gain and
+ * loudness is set last.
  * Everything is measured again on the player's own take when it is set.
  */
 public final class WishSolver {
@@ -59,14 +51,9 @@ public final class WishSolver {
     /** Under this nothing is held back that could be heard. */
     private static final double CLEAN = 0.02;
     private static final double LOUDNESS_JUST_HEARD_LU = 0.5;
-    private static final double INDEX_JUST_HEARD = 0.06;
-    private static final double EQUALIZER_RIDGE = 0.02;
-    private static final int PASSES = 2;
     private static final int HALVINGS = 7;
     /** So long a part of the take tells it. */
     private static final double HEARD_S = 12;
-    /** Bands that differ by less are alike, dB RMS. */
-    private static final double COLOUR_ALIKE_DB = 2;
 
     private static final double LEAST_GAIN = 0.05;
     /** The last of an equalizer's four peaks is taken where it is free. */
@@ -104,7 +91,12 @@ public final class WishSolver {
         Tone now = tone;
         Set<Trait> asked = EnumSet.noneOf(Trait.class);
         Evidence before = heard(tone);
-        if (wish.like().isPresent()) now = like(now, wish.like().get(), parts, asked);
+        if (wish.like().isPresent()) {
+            OneRespect.Taken taken = new OneRespect(rig, take).taken(now, wish.like().get());
+            now = taken.tone();
+            parts.add(taken.part());
+            asked.addAll(taken.moved());
+        }
         for (SaidWord w : wish.words()) {
             progress.step(0.3, w.word().name());
             now = worded(now, w, parts, asked, progress);
@@ -191,6 +183,10 @@ public final class WishSolver {
         return equalized(t, placed.with(ControlNames.peak(FREE_PEAK), sign * Math.rint(5 * (low + high)) / 10));
     }
 
+    private static Tone equalized(Tone t, Block eq) {
+        return t.find(eq.id()).isPresent() ? t.with(eq) : t.insertedInOrder(eq);
+    }
+
     private static double help(SaidWord said, Evidence before, Evidence after) {
         Map<Trait, Double> was = Trait.of(before);
         Map<Trait, Double> is = Trait.of(after);
@@ -200,117 +196,6 @@ public final class WishSolver {
             sum += (c.above() == said.more() ? moved : -moved) / c.trait().step() / said.word().conditions().size();
         }
         return sum;
-    }
-
-    private Tone like(Tone t, Wish.Like like, List<Granted.Part> parts, Set<Trait> asked) {
-        Evidence wanted = Examination.of(like.recording().atRate(Sound.WORKING_RATE_HZ), Progress.NONE);
-        MeasuredBlocks measured = new MeasuredBlocks(wanted, SearchOptions.defaults().withRig(rig));
-        return switch (like.aspect()) {
-            case ECHO -> {
-                asked.add(Trait.ECHO);
-                yield taking(t, GearKind.ECHO, measured.echo(), "an echo", parts);
-            }
-            case SPACE -> {
-                asked.add(Trait.ROOM);
-                yield taking(t, GearKind.REVERB, measured.space(render(without(t, GearKind.REVERB))), "a space",
-                        parts);
-            }
-            case MOVEMENT -> taking(t, GearKind.MODULATION, measured.movement(), "a movement", parts);
-            case COLOUR -> coloured(t, like.recording(), wanted, parts, asked);
-            case DIRT -> asDirty(t, wanted, parts, asked);
-        };
-    }
-
-    private static Tone without(Tone t, GearKind kind) {
-        return t.first(kind).map(b -> t.with(b.switched(false))).orElse(t);
-    }
-
-    private static Tone taking(Tone t, GearKind kind, Optional<Block> found, String what, List<Granted.Part> parts) {
-        Block block = found.orElseThrow(() -> new InputFault("the recording", "it shows no sure sign of " + what
-                + " that your gear could make", "name another recording, or own what makes it"));
-        parts.add(new Granted.Part("its " + what.substring(what.indexOf(' ') + 1), 1, 1, "found and set", true));
-        Optional<Block> there = t.first(kind);
-        if (there.isPresent()) return t.with(block.named(there.get().id()));
-        int at = 0;
-        while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(kind) < 0) at++;
-        return t.inserted(block, at);
-    }
-
-    /** Four filters, so that the bands stand as in the recording. */
-    private Tone coloured(Tone t, Sound recording, Evidence shown, List<Granted.Part> parts, Set<Trait> asked) {
-        asked.addAll(BANDS);
-        asked.addAll(WHOLE);
-        if (!rig.holds(Gear.model("parametric equalizer")))
-            throw new InputFault("your gear", "it holds no equalizer with bands to place", "wish for words instead");
-        double[] wanted = levels(recording);
-        double[] weight = BandWeights.of(shown.spectrum(), wanted);
-        EqualizerFit fit = EqualizerFit.ofFew(weight, EQUALIZER_RIDGE, false, EmptyBands.of(levels(take)));
-        Tone bare = without(t, GearKind.EQUALIZER);
-        double[] has = levels(render(bare));
-        Block eq = fit.fit(missing(wanted, has, new double[wanted.length], weight));
-        Tone now = equalized(t, eq);
-        for (int pass = 1; pass < PASSES; pass++) {
-            eq = fit.fit(missing(wanted, levels(render(now)), fit.curve(eq), weight));
-            now = equalized(t, eq);
-        }
-        double off = rms(missing(wanted, levels(render(now)), new double[wanted.length], weight), weight);
-        parts.add(new Granted.Part("its colour", 0, off, "dB off", off < COLOUR_ALIKE_DB));
-        return now;
-    }
-
-    private static double[] levels(Sound s) {
-        return Features.of(s.atRate(Sound.WORKING_RATE_HZ).mid(), 0, Sound.WORKING_RATE_HZ).levelDb();
-    }
-
-    private static double[] missing(double[] wanted, double[] has, double[] made, double[] weight) {
-        double[] out = new double[wanted.length];
-        double all = Arrays.stream(weight).sum();
-        double mean = 0;
-        for (int b = 0; b < out.length; b++) mean += weight[b] * (wanted[b] - has[b]) / all;
-        for (int b = 0; b < out.length; b++) out[b] = wanted[b] - has[b] - mean + made[b];
-        return out;
-    }
-
-    private static double rms(double[] v, double[] weight) {
-        double sum = 0;
-        for (int b = 0; b < v.length; b++) sum += weight[b] * v[b] * v[b];
-        return Math.sqrt(sum / Arrays.stream(weight).sum());
-    }
-
-    private Tone equalized(Tone t, Block eq) {
-        Block own = rig.own(eq);
-        Optional<Block> there = t.first(GearKind.EQUALIZER);
-        if (there.isPresent()) return t.with(own.named(there.get().id()));
-        int at = 0;
-        while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(GearKind.EQUALIZER) < 0) at++;
-        return t.inserted(own, at);
-    }
-
-    /** As dirty as a recording by its own evidence. */
-    private Tone asDirty(Tone t, Evidence wanted, List<Granted.Part> parts, Set<Trait> asked) {
-        asked.addAll(EnumSet.of(Trait.DIRT, Trait.SPREAD, Trait.ATTACK, Trait.FALL));
-        double aim = wanted.saturation().value().map(SaturationReading::index).orElseThrow(() -> new InputFault(
-                "the recording", "how dirty it is cannot be told", "name one in which the guitar stands alone"));
-        Block amp = t.sounding(GearKind.AMP).or(() -> t.sounding(GearKind.DRIVE)).orElseThrow(
-                () -> new InputFault("the tone", "nothing in it clips", "switch a drive or an amp on"));
-        String control = amp.model().kind() == GearKind.AMP ? ControlNames.GAIN : ControlNames.DRIVE;
-        Control c = amp.model().control(control);
-        DoubleUnaryOperator index = v -> heard(t.with(amp.with(control, v))).saturation().value()
-                .map(SaturationReading::index).orElse(0.0);
-        double low = c.minimum();
-        double high = c.maximum();
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (low + high) / 2;
-            if (index.applyAsDouble(middle) < aim) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        double value = Math.rint(5 * (low + high)) / 10;
-        double reached = index.applyAsDouble(value);
-        parts.add(new Granted.Part("its dirt", aim, reached, "index", Math.abs(reached - aim) < INDEX_JUST_HEARD));
-        return t.with(amp.with(control, value));
     }
 
     /** Dirt as asked, and as loud as it was or as asked. */

@@ -33,7 +33,7 @@ import verisonus.core.work.Progress;
 
 class WishSolverTest {
     private static final Sound TAKE = Signal.plucks(0.4, 21).atDb(-8).lasting(5);
-    private static final Tone TONE = StartSound.levelled(new Tone("mine", List.of(
+    private static final Tone TONE = NewTone.levelled(new Tone("mine", List.of(
             Block.of("mid-forward crunch").with("gain", 4), Block.of("2×12 open"), Block.of("dynamic microphone"))),
             TAKE);
     private static ExecutorService workers;
@@ -88,7 +88,7 @@ class WishSolverTest {
 
     @Test
     void dirtThatIsNotThereIsNotTakenAway() {
-        Tone clean = StartSound.levelled(new Tone("clean", List.of(Block.of("open clean").with("gain", 1),
+        Tone clean = NewTone.levelled(new Tone("clean", List.of(Block.of("open clean").with("gain", 1),
                 Block.of("2×12 open"), Block.of("dynamic microphone"))), TAKE);
         Granted g = new WishSolver(Rig.everything(), TAKE, workers).granted(clean,
                 new Wish(List.of(), OptionalDouble.empty(), OptionalDouble.of(-0.5), Optional.empty()),
@@ -105,6 +105,10 @@ class WishSolverTest {
                 Progress.NONE), Wish.Aspect.ECHO));
         Block echo = g.tone().first(GearKind.ECHO).orElseThrow();
         assertThat(echo.get(ControlNames.TIME)).isCloseTo(330, within(10.0));
+        assertThat(g.parts()).singleElement().satisfies(p -> {
+            assertThat(p.met()).as(p.toString()).isTrue();
+            assertThat(p.reached()).isCloseTo(330, within(10.0));
+        });
         assertThat(g.tone().first(GearKind.AMP)).isEqualTo(TONE.first(GearKind.AMP));
         assertThat(g.tone().first(GearKind.CABINET)).isEqualTo(TONE.first(GearKind.CABINET));
     }
@@ -135,6 +139,6 @@ class WishSolverTest {
             assertThat(s.family()).isEqualTo("open clean");
             assertThat(s.traits()).containsKeys(Trait.DIRT, Trait.PRESENCE);
         });
-        assertThat(lufs(StartSound.levelled(StartSound.neutral(few), TAKE))).isCloseTo(-20, within(0.5));
+        assertThat(lufs(NewTone.levelled(NewTone.neutral(few), TAKE))).isCloseTo(-20, within(0.5));
     }
 }

@@ -10,13 +10,14 @@ import org.junit.jupiter.api.Test;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Signal;
 import verisonus.core.sound.Sound;
+import verisonus.core.trial.Candidate;
 import verisonus.core.work.InputFault;
 
 class ClipTest {
-    private static List<Clip.Part> parts() {
-        return List.of(new Clip.Part("loud", Signal.plucks(0.3, 4).atDb(-3).lasting(3)),
-                new Clip.Part("soft", Signal.plucks(0.4, 9).atDb(-30).lasting(2)),
-                new Clip.Part("other rate", Sound.mono(Signal.sine(300).atDb(-12).lasting(2).mid(), 44100)));
+    private static List<Candidate> parts() {
+        return List.of(new Candidate("loud", Signal.plucks(0.3, 4).atDb(-3).lasting(3)),
+                new Candidate("soft", Signal.plucks(0.4, 9).atDb(-30).lasting(2)),
+                new Candidate("other rate", Sound.mono(Signal.sine(300).atDb(-12).lasting(2).mid(), 44100)));
     }
 
     @Test
@@ -30,8 +31,8 @@ class ClipTest {
 
     @Test
     void noJoinClicks() {
-        List<Clip.Part> tones = new ArrayList<>();
-        for (int i = 0; i < 50; i++) tones.add(new Clip.Part("t" + i, Signal.sine(90 + 7 * i).atDb(-6).lasting(0.6)));
+        List<Candidate> tones = new ArrayList<>();
+        for (int i = 0; i < 50; i++) tones.add(new Candidate("t" + i, Signal.sine(90 + 7 * i).atDb(-6).lasting(0.6)));
         Clip clip = Clip.of(tones);
         float[] x = clip.sound().mid();
         double within = 0;
@@ -55,9 +56,9 @@ class ClipTest {
 
     @Test
     void silenceAndSnippetsAreRefusedByName() {
-        assertThatThrownBy(() -> Clip.of(List.of(new Clip.Part("rest", Signal.silence().lasting(2)))))
+        assertThatThrownBy(() -> Clip.of(List.of(new Candidate("rest", Signal.silence().lasting(2)))))
                 .isInstanceOf(InputFault.class).hasMessageContaining("rest").hasMessageContaining("silent");
-        assertThatThrownBy(() -> Clip.of(List.of(new Clip.Part("tick", Signal.sine(100).atDb(-6).lasting(0.2)))))
+        assertThatThrownBy(() -> Clip.of(List.of(new Candidate("tick", Signal.sine(100).atDb(-6).lasting(0.2)))))
                 .hasMessageContaining("too short");
     }
 }

@@ -58,11 +58,7 @@ public final class ChainEdits {
     public void add(Model m) {
         if (!full().isEmpty()) return;
         Block device = session.rig().device(m);
-        edit(t -> {
-            int at = 0;
-            while (at < t.blocks().size() && t.blocks().get(at).model().kind().compareTo(m.kind()) <= 0) at++;
-            return t.inserted(device, at);
-        }, m.name() + " put in");
+        edit(t -> t.insertedInOrder(device), m.name() + " put in");
     }
 
     public void remove(Block block) {
