@@ -14,8 +14,8 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Each command as a process: what it prints, what it writes, how it ends. */
 class CommandsTest {

@@ -17,7 +17,7 @@ import verisonus.core.rig.Voice;
 import verisonus.core.simulate.Chain;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /**
  * How many times faster than real time a chain runs on one core, and what each block takes; with "hour" also that memory does

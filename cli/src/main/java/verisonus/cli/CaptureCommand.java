@@ -29,7 +29,7 @@ import verisonus.core.rig.Gear;
 import verisonus.core.rig.Rig;
 import verisonus.core.simulate.CaptureSignal;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;

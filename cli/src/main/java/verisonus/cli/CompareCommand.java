@@ -30,7 +30,7 @@ import verisonus.core.compare.Verdict;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.open.MomentGap;

@@ -52,7 +52,7 @@ import verisonus.core.search.Wishes;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.StandInTake;
 import verisonus.core.travel.Journey;
 import verisonus.core.travel.Travelled;

@@ -28,7 +28,7 @@ import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.MatchedTake;
 
 @Command(name = "passages", mixinStandardHelpOptions = true, description = "The passages of a recording worth studying, with their reasons; what of it is the guitar's.")

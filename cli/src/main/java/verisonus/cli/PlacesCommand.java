@@ -28,7 +28,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;

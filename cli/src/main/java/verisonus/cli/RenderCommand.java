@@ -20,7 +20,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.Progress;
 
 @Command(name = "render", mixinStandardHelpOptions = true, description = "Plays a dry guitar recording through a tone.")

@@ -31,7 +31,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.travel.BandChange;
 import verisonus.core.travel.EqualLoudness;
 import verisonus.core.travel.Journey;

@@ -18,7 +18,7 @@ import verisonus.cli.files.AudioInput;
 import verisonus.cli.files.CommandFolder;
 import verisonus.core.evidence.guided.GuidedReading;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Commands that say what to turn, how it feels, what stays out of reach, what the playing makes; and the wishes of a search. */
 @ResourceLock("java.lang.System.out")

@@ -19,8 +19,8 @@ import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.CommandFolder;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Commands about the gear: exchanging, placing, levels, impulse responses, doubling, capturing. */
 @ResourceLock("java.lang.System.out")

@@ -18,8 +18,8 @@ import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.CommandFolder;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Commands say what is wrong where something is, nothing where nothing is, and no figure that stands for nothing. */
 @ResourceLock("java.lang.System.out")

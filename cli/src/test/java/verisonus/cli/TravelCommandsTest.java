@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.CommandFolder;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 
 /** Playback systems from the command line: figures, trims, sound, and a system measured. */
 @ResourceLock("java.lang.System.out")

@@ -8,7 +8,7 @@ import java.util.concurrent.Executors;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.store.DerivedToneJson;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Plays all recipes and writes the parts that ship. Run once whenever a recipe or a processor has changed. */
 final class DemoBuild {

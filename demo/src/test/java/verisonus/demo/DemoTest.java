@@ -28,7 +28,7 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 
 class DemoTest {
     @Nested

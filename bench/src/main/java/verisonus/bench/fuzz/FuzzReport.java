@@ -19,7 +19,7 @@ import verisonus.casebook.store.Medium;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.Figures;
 
 /**

@@ -10,7 +10,7 @@ import java.util.Arrays;
 import java.util.SplittableRandom;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /**
  * Files that look like sound and are damaged: by a seed always the same. Bytes are turned, numbers in headers made huge, parts
@@ -22,7 +22,12 @@ final class HostileFiles {
         AIFF,
         FLAC,
         OGG,
-        MP3
+        MP3,
+        M4A,
+        FRAGMENTS,
+        ADTS,
+        OPUS,
+        WEBM
     }
 
     private static final int[] ODD_NUMBERS = {0, 1, -1, Integer.MAX_VALUE, Integer.MIN_VALUE, 0x00FFFFFF, 0xFF000000,
@@ -44,6 +49,11 @@ final class HostileFiles {
         bases[Kind.AIFF.ordinal()] = aiff(sound);
         bases[Kind.OGG.ordinal()] = resource("half-second-stereo.ogg");
         bases[Kind.MP3.ordinal()] = resource("half-second-stereo.mp3");
+        bases[Kind.M4A.ordinal()] = resource("half-second-stereo.m4a");
+        bases[Kind.FRAGMENTS.ordinal()] = resource("half-second-fragments.mp4");
+        bases[Kind.ADTS.ordinal()] = resource("half-second-stereo.aac");
+        bases[Kind.OPUS.ordinal()] = resource("half-second-stereo.opus");
+        bases[Kind.WEBM.ordinal()] = resource("half-second-stereo.webm");
     }
 
     private static byte[] resource(String name) {
@@ -78,7 +88,7 @@ final class HostileFiles {
         int changes = 1 + r.nextInt(6);
         for (int i = 0; i < changes && d.length > 8; i++) d = changed(d, r);
         if (r.nextInt(10) < 7) {
-            if (kind == Kind.OGG) repairOgg(d);
+            if (kind == Kind.OGG || kind == Kind.OPUS) repairOgg(d);
             if (kind == Kind.FLAC) repairFlac(d);
         }
         return d;

@@ -15,7 +15,7 @@ import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.rig.Rig;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 

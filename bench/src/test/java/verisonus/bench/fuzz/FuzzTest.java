@@ -22,7 +22,7 @@ class FuzzTest {
     void aFileThatIsNotDamagedIsRead() {
         HostileFiles files = new HostileFiles();
         for (HostileFiles.Kind k : HostileFiles.Kind.values()) {
-            Watched w = Watched.reading(() -> verisonus.core.sound.SoundReader.decode("good", files.base(k)), 10);
+            Watched w = Watched.reading(() -> verisonus.core.sound.codec.SoundReader.decode("good", files.base(k)), 10);
             assertThat(w.outcome()).as(k.name()).isEqualTo(Watched.Outcome.READ);
         }
     }

@@ -14,7 +14,7 @@ import java.util.Set;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ResponseCsv;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.InputFault;
 
 /**

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import verisonus.core.rig.Impulse;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

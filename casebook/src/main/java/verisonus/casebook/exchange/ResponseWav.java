@@ -3,7 +3,7 @@ package verisonus.casebook.exchange;
 import java.nio.file.Path;
 import java.util.Locale;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.travel.system.ImpulseResponseCurve;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.work.Figures;

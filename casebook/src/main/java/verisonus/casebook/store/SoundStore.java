@@ -6,7 +6,7 @@ import java.sql.SQLException;
 import java.util.HexFormat;
 import java.util.List;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.InputFault;
 
 /** Recordings by the SHA-256 of their file: each is stored once, as it came. */

@@ -19,7 +19,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 
 class ArrivedFileTest {

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.travel.system.PlaybackSystem;
 import verisonus.core.travel.system.ResponseCurve;
 import verisonus.core.work.InputFault;

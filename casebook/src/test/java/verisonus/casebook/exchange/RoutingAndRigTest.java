@@ -31,7 +31,7 @@ import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.loudspeaker.ImpulseCharacter;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

@@ -38,7 +38,7 @@ import verisonus.core.search.Alternative;
 import verisonus.core.search.ControlTrade;
 import verisonus.core.search.Tolerance;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.Pairing;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;

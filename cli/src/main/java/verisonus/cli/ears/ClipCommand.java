@@ -22,7 +22,7 @@ import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.VerboseOption;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.clip.Clip;
 import verisonus.core.work.InputFault;

@@ -28,7 +28,7 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.trial.blind.BlindTrial;
 import verisonus.core.trial.blind.MatchedPassages;
 import verisonus.core.trial.blind.StoppingRule;

@@ -2,7 +2,7 @@ package verisonus.cli.files;
 
 import java.nio.file.Path;
 import java.util.Locale;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.OutputFault;
 
 /** What {@code --format} names. */

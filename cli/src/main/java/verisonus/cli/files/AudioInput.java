@@ -8,9 +8,9 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import verisonus.core.evidence.Examination;
-import verisonus.core.sound.DecodedSound;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.DecodedSound;
+import verisonus.core.sound.codec.SoundReader;
 
 /** Reads an audio file for a command: warnings go to standard error, too short or silent sound is refused. */
 public final class AudioInput {

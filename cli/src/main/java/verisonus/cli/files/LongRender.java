@@ -15,8 +15,8 @@ import verisonus.core.simulate.Playing;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Decibels;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.OutputFault;
 

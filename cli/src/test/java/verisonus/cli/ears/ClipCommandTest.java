@@ -14,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.Said;
 import verisonus.cli.files.CommandFolder;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 
 /** Excerpts in a row from the shell. */
 @ResourceLock("java.lang.System.out")

@@ -10,8 +10,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.ResourceLock;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 
 @ResourceLock("java.lang.System.out")
 class LongRecordingTest {

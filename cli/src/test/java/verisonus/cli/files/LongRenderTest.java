@@ -18,8 +18,8 @@ import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundReader;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 

@@ -17,7 +17,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.cli.Said;
 import verisonus.cli.files.CommandFolder;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Playing a tone tonight, from the command line. */
 @ResourceLock("java.lang.System.out")
@@ -211,9 +211,9 @@ class PerformCommandsTest {
             "variants --tone TONE --di DI --make x --loudness-at amp/gain, 3"})
     void whatCannotBeDoneIsOneLine(String line, int status) throws IOException {
         String silent = at("silent.wav");
-        Files.write(Path.of(silent), verisonus.core.sound.SoundWriter.encode(
+        Files.write(Path.of(silent), verisonus.core.sound.codec.SoundWriter.encode(
                 verisonus.core.sound.Sound.mono(new float[96000], 48000),
-                verisonus.core.sound.SoundWriter.Format.WAV_16));
+                verisonus.core.sound.codec.SoundWriter.Format.WAV_16));
         Said s = Said.by(line.replace("TONE", tone).replace("DI", di).replace("SILENT", silent).split(" ", -1));
         assertThat(s.status()).as(s.err()).isEqualTo(status);
         assertThat(s.err().lines().count()).isEqualTo(1);

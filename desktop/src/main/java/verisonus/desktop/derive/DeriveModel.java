@@ -19,7 +19,7 @@ import verisonus.core.search.SearchOptions;
 import verisonus.core.search.ToneSearch;
 import verisonus.core.search.Wishes;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.Alignment;
 import verisonus.core.take.SeenTake;
 import verisonus.core.take.StandInTake;

@@ -11,13 +11,12 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.casebook.arrival.ArrivedFile;
 import verisonus.casebook.store.Medium;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.take.StandInTake;
 import verisonus.core.work.InputFault;
 
 /** Files that were dropped, pasted or chosen: what each most likely is is said, recordings join the open case, the rest goes where it belongs. */
 public final class Arrivals {
-    private static final List<String> SOUNDS = List.of(".wav", ".aif", ".aiff", ".flac", ".mp3", ".ogg");
-
     private final Desk desk;
     private final Takers takers;
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
@@ -58,7 +57,7 @@ public final class Arrivals {
 
     private static boolean isNamedAsSound(Path file) {
         String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
-        return SOUNDS.stream().anyMatch(name::endsWith);
+        return SoundReader.ENDINGS.stream().anyMatch(name::endsWith);
     }
 
     private Added told(Path file, Optional<Long> into, Set<String> shared) {

@@ -52,7 +52,7 @@ public final class ListenView extends BorderPane {
         Button first = new Button("Choose recordings…");
         first.setId("choose-recordings");
         first.getStyleClass().add("first");
-        Hint.on(first, "wav, flac, aiff, mp3 or ogg (Ctrl+O)");
+        Hint.on(first, "wav, flac, mp3, m4a, ogg and others (Ctrl+O)");
         first.setOnAction(_ -> choose.run());
         empty = Nodes.column(10, Nodes.label("Nothing to listen to yet.", "heading"),
                 Nodes.label(

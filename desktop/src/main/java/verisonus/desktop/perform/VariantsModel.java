@@ -28,7 +28,7 @@ import verisonus.core.perform.check.LoudnessCeiling;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.desktop.desk.Bench;

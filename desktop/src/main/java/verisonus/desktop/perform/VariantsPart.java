@@ -15,7 +15,6 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
@@ -30,9 +29,6 @@ final class VariantsPart extends VBox {
     private static final double MARKED_DB = 1.5;
     private static final double MARKED_JND = 1;
     private static final double ROW = 26;
-
-    private static final FileChooser.ExtensionFilter TAKES = new FileChooser.ExtensionFilter("Recordings", "*.wav",
-            "*.flac", "*.aiff", "*.aif", "*.ogg", "*.mp3", "*.WAV", "*.FLAC");
 
     private final VariantsModel model;
     private final GridPane table = new GridPane();
@@ -212,8 +208,9 @@ final class VariantsPart extends VBox {
         Button guitar = new Button("For another guitar");
         guitar.setId("variant-guitar");
         Hint.on(guitar, "from a take of it, best of the same phrase: what to turn, kept under the name above");
-        guitar.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", TAKES)
-                .ifPresent(f -> model.otherGuitar(name.getText(), f)));
+        guitar.setOnAction(
+                _ -> FileDialogs.open(getScene().getWindow(), "A take of the other guitar", FileDialogs.RECORDINGS)
+                        .ifPresent(f -> model.otherGuitar(name.getText(), f)));
         FlowPane out = new FlowPane(6, 4, Nodes.label("or at once", "quiet"), usual, ladder, guitar);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
@@ -254,8 +251,9 @@ final class VariantsPart extends VBox {
         Button ring = new Button("Ring like a recording");
         ring.setId("variant-ring");
         Hint.on(ring, "of any instrument: a compressor, then the echo, until notes die away as slowly; about 10 s");
-        ring.setOnAction(_ -> FileDialogs.open(getScene().getWindow(), "What notes shall ring like", TAKES).ifPresent(
-                f -> model.ringLike(name.getText(), f)));
+        ring.setOnAction(_ -> FileDialogs
+                .open(getScene().getWindow(), "What notes shall ring like", FileDialogs.RECORDINGS).ifPresent(
+                        f -> model.ringLike(name.getText(), f)));
         Button region = new Button("As in the marked region");
         region.setId("variant-region");
         Hint.on(region, "mark in Listen where it is heard: the few turns that bring the tone there, about 8 s");

@@ -20,7 +20,7 @@ import verisonus.core.evidence.notes.TempoEstimator;
 import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.Figures;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;

@@ -3,16 +3,19 @@ package verisonus.desktop.theme;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
+import verisonus.core.sound.codec.SoundReader;
 
 /** The system's file dialogs; all of them open where the last one ended. */
 public final class FileDialogs {
-    private static final FileChooser.ExtensionFilter RECORDINGS = new FileChooser.ExtensionFilter("Recordings", "*.wav",
-            "*.flac", "*.aif", "*.aiff", "*.mp3", "*.ogg", "*.oga", "*.WAV", "*.FLAC", "*.AIF", "*.AIFF", "*.MP3",
-            "*.OGG");
+    /** Files of sound, in small and large letters. */
+    public static final FileChooser.ExtensionFilter RECORDINGS = new FileChooser.ExtensionFilter("Recordings",
+            SoundReader.ENDINGS.stream().flatMap(e -> Stream.of("*" + e, "*" + e.toUpperCase(Locale.ROOT))).toList());
     private static final AtomicReference<Optional<File>> FOLDER = new AtomicReference<>(Optional.empty());
 
     private FileDialogs() {}

@@ -13,7 +13,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.work.Progress;

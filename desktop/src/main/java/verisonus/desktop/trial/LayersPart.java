@@ -6,7 +6,6 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import verisonus.core.travel.MonoLoss;
 import verisonus.core.travel.NamedBand;
 import verisonus.core.trial.layers.LayerMasking;
@@ -41,8 +40,8 @@ final class LayersPart extends VBox {
     }
 
     private void bring() {
-        FileDialogs.open(getScene().getWindow(), "A part that begins with the record", new FileChooser.ExtensionFilter(
-                "Recordings", "*.wav", "*.flac", "*.aif", "*.aiff", "*.mp3", "*.ogg")).ifPresent(model::bring);
+        FileDialogs.open(getScene().getWindow(), "A part that begins with the record", FileDialogs.RECORDINGS)
+                .ifPresent(model::bring);
     }
 
     private void show() {

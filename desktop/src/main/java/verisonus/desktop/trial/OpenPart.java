@@ -10,7 +10,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
@@ -58,8 +57,7 @@ final class OpenPart extends VBox {
 
     private void bring() {
         FileDialogs
-                .open(getScene().getWindow(), "A recording that begins with your take", new FileChooser.ExtensionFilter(
-                        "Recordings", "*.wav", "*.flac", "*.aif", "*.aiff", "*.mp3", "*.ogg"))
+                .open(getScene().getWindow(), "A recording that begins with your take", FileDialogs.RECORDINGS)
                 .ifPresent(model.candidates()::bring);
     }
 

@@ -11,7 +11,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundReader;
+import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.trial.setup.Nudge;
 import verisonus.core.trial.setup.SetUpWalk;
 import verisonus.core.work.Figures;

@@ -6,7 +6,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import verisonus.core.trial.setup.SetUpWalk;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
@@ -32,8 +31,8 @@ final class SetUpPart extends VBox {
     }
 
     private void compare() {
-        FileDialogs.open(getScene().getWindow(), "A recording of the real rig", new FileChooser.ExtensionFilter(
-                "Recordings", "*.wav", "*.flac", "*.aif", "*.aiff", "*.mp3", "*.ogg")).ifPresent(model::compare);
+        FileDialogs.open(getScene().getWindow(), "A recording of the real rig", FileDialogs.RECORDINGS)
+                .ifPresent(model::compare);
     }
 
     private void turns() {

@@ -19,7 +19,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Derivation;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.Pairing;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.desk.DeskFixture;

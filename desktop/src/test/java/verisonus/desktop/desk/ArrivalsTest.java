@@ -16,7 +16,7 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.casebook.store.Medium;
 import verisonus.core.rig.Rig;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 
 /** Files that come in from outside. */
 class ArrivalsTest {

@@ -17,7 +17,7 @@ import verisonus.core.rig.Block;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.Pairing;
 import verisonus.desktop.player.Player;
 import verisonus.desktop.player.PlayerModel;

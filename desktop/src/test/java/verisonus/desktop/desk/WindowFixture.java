@@ -27,7 +27,7 @@ import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.Pairing;
 import verisonus.desktop.player.Player;
 import verisonus.desktop.player.PlayerModel;

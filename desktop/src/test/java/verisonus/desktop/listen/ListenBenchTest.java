@@ -16,7 +16,7 @@ import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.player.Source;

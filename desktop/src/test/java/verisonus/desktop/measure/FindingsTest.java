@@ -16,7 +16,7 @@ import verisonus.core.evidence.words.Claim;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.sound.Biquad;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.desktop.desk.DeskFixture;
 
 /** What can be done with findings: accepted, corrected, taught, exported. */

@@ -27,7 +27,7 @@ import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.Standing;

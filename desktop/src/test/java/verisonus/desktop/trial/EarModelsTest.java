@@ -25,7 +25,7 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.LoudnessMeter;
 import verisonus.core.sound.Sound;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.trial.MatchedSounds;
 import verisonus.core.trial.rate.RatingTrial;
 import verisonus.core.trial.train.Skill;

@@ -19,7 +19,7 @@ import verisonus.core.perform.school.School;
 import verisonus.core.perform.school.Side;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Tone;
-import verisonus.core.sound.SoundWriter;
+import verisonus.core.sound.codec.SoundWriter;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.session.CaseSession;
 
