@@ -149,7 +149,7 @@ public final class Effects {
     }
 
     /** @param depth 1: down to silence */
-    static float[] tremolo(float[] x, double hz, double depth, double phase) {
+    public static float[] tremolo(float[] x, double hz, double depth, double phase) {
         float[] out = new float[x.length];
         for (int i = 0; i < x.length; i++) {
             out[i] = (float) (x[i] * (1 - depth * (0.5 - 0.5 * Math.cos(2 * Math.PI * hz * i / RATE_HZ + phase))));
@@ -165,7 +165,7 @@ public final class Effects {
     }
 
     /** Delay that sways; mixed in beside the sound by {@code wet}, fed back by {@code feedback}. */
-    static float[] moving(float[] x, double centreMs, double swayMs, double hz, double dry, double wet,
+    public static float[] moving(float[] x, double centreMs, double swayMs, double hz, double dry, double wet,
             double feedback, double phase) {
         float[] line = new float[x.length];
         float[] out = new float[x.length];

@@ -76,7 +76,7 @@ record HarmonySong(long seed, Sound mix, Map<Take, Sound> takes, Map<Take, Doubl
                 Map.of(Take.RIGHT, beforeS, Take.PART, beforeS + harmony.bars() / 4 * harmony.barS()));
     }
 
-    private static List<Integer> roots(SplittableRandom r) {
+    static List<Integer> roots(SplittableRandom r) {
         int[] scale = {0, 2, 3, 5, 7, 8, 10};
         List<Integer> out = new ArrayList<>();
         int length = r.nextInt(4) == 0 ? 2 : 4;
@@ -121,7 +121,7 @@ record HarmonySong(long seed, Sound mix, Map<Take, Sound> takes, Map<Take, Doubl
         return Sound.mono(out, rate);
     }
 
-    private static Sound mixed(float[] played, Riffs.Harmony h, int barsBefore, long seed, SplittableRandom r) {
+    static Sound mixed(float[] played, Riffs.Harmony h, int barsBefore, long seed, SplittableRandom r) {
         int lead = (int) (Riffs.Harmony.leadInS() * Effects.RATE_HZ);
         // A song begins before its phrase and goes on after it.
         int barsAfter = r.nextInt(2) * r.nextInt(5);
@@ -129,6 +129,16 @@ record HarmonySong(long seed, Sound mix, Map<Take, Sound> takes, Map<Take, Doubl
         int frames = before + played.length + (int) (barsAfter * h.barS() * Effects.RATE_HZ);
         MadeBand band = new MadeBand(seed + 57_000, frames, 60 / h.bpm(), LOWEST_HZ / 2,
                 bar -> h.root(Math.floorMod(bar - barsBefore, h.roots().size())));
+        return among(played, before, frames, lead, band, r);
+    }
+
+    /**
+     * A guitar among a band.
+     *
+     * @param before frames after which it begins
+     * @param lead frames after which the band does
+     */
+    static Sound among(float[] played, int before, int frames, int lead, MadeBand band, SplittableRandom r) {
         List<float[][]> parts = new ArrayList<>(List.of(band.drums(), band.bass()));
         if (r.nextInt(2) == 0) parts.add(band.keys());
         if (r.nextInt(3) == 0) parts.add(band.voice());

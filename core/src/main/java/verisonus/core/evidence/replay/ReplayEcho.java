@@ -27,14 +27,14 @@ final class ReplayEcho {
     private final DirectFit fit;
     private final RepeatEnergy energy;
     private final RepeatCoherence coherence;
-    private final boolean company;
+    private final Optional<EchoOdds> others;
 
-    /** @param company whether others play in what is asked */
-    ReplayEcho(DirectFit fit, RepeatEnergy energy, RepeatCoherence coherence, boolean company) {
+    /** @param others what tells a repeat from a band, where one plays */
+    ReplayEcho(DirectFit fit, RepeatEnergy energy, RepeatCoherence coherence, Optional<EchoOdds> others) {
         this.fit = fit;
         this.energy = energy;
         this.coherence = coherence;
-        this.company = company;
+        this.others = others;
     }
 
     /** A time with what speaks for it. */
@@ -46,11 +46,17 @@ final class ReplayEcho {
 
     /** Leaves the fit with the repeats in it where there are some. */
     Finding<EchoReading> find() {
-        Optional<Candidate> best = candidates().stream().map(this::candidate).filter(this::isAccepted)
-                .max(java.util.Comparator.comparingDouble(Candidate::score));
-        if (best.isEmpty()) return none();
-        Candidate c = best.get();
-        int frames = Math.max(1, Math.round(c.ms * Channels.FRAMES_A_SECOND / 1000f));
+        if (others.isPresent()) {
+            EchoOdds.Time best = others.get().best();
+            return best.isBelieved() ? read(best.ms(), best.confidence()) : none();
+        }
+        return candidates().stream().map(this::candidate).filter(this::isAccepted)
+                .max(java.util.Comparator.comparingDouble(Candidate::score))
+                .map(c -> read(c.ms, confidence(c.score()))).orElseGet(this::none);
+    }
+
+    private Finding<EchoReading> read(int ms, double confidence) {
+        int frames = Math.max(1, Math.round(ms * Channels.FRAMES_A_SECOND / 1000f));
         fit.fit(OptionalInt.of(frames));
         double level = medianLevel(DirectFit.FIRST_COPY, DirectFit.DIRECT);
         if (level < SOFTEST_DB) {
@@ -62,15 +68,15 @@ final class ReplayEcho {
         double darker = level(1, DirectFit.FIRST_COPY, DirectFit.DIRECT)
                 + level(2, DirectFit.FIRST_COPY, DirectFit.DIRECT)
                 - level(3, DirectFit.FIRST_COPY, DirectFit.DIRECT) - level(4, DirectFit.FIRST_COPY, DirectFit.DIRECT);
-        EchoReading reading = new EchoReading(c.ms, feedback, Math.min(0, level), false,
+        EchoReading reading = new EchoReading(ms, feedback, Math.min(0, level), false,
                 new EchoReading.Character(Math.clamp(darker / 2, 0, 18), true), Optional.empty());
-        return Finding.present(reading, confidence(c.score()), Figures.of(
-                "what was played comes back %d ms later, %.0f dB under the note, which the take does not explain", c.ms,
-                -level)).shownBy(plot(c.ms));
+        return Finding.present(reading, confidence, Figures.of(
+                "what was played comes back %d ms later, %.0f dB under the note, which the take does not explain", ms,
+                -level)).shownBy(plot(ms));
     }
 
     private Finding<EchoReading> none() {
-        return company
+        return others.isPresent()
                 ? Finding.unknown("with others playing, soft repeats would not show")
                 : Finding.absent(0.75,
                         "nothing comes back that the take does not explain; repeats softer than -14 dB under"
@@ -138,7 +144,7 @@ final class ReplayEcho {
         if (c.ms < SLAPBACK_MS && c.z < 4) return false;
         if (lengthS < SHORT_S && c.z < 3) return false;
         boolean both = c.ratio >= 0.3 && (c.z >= 4 || (c.z >= 1 && c.share >= 0.2));
-        if (both || company) return both;
+        if (both) return true;
         boolean wave = c.ratio > -0.2 && (c.z >= 6 && c.share >= 0.3 || c.z >= 5 && c.share >= 0.5);
         // A hall smears the energy of repeats, a sway their wave: either alone must then be beyond doubt.
         boolean waveAlone = c.z >= 10 && c.share >= 0.6;
@@ -148,7 +154,6 @@ final class ReplayEcho {
 
     /** Shares right among accepted echoes of made-up replays, by score. */
     private double confidence(double score) {
-        if (company) return 0.4;
         return score > 6 ? 0.97 : score > 4.5 ? 0.9 : score > 3 ? 0.8 : 0.6;
     }
 

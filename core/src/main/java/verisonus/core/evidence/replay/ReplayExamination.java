@@ -2,6 +2,7 @@ package verisonus.core.evidence.replay;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoublePredicate;
 import java.util.function.Function;
@@ -55,8 +56,11 @@ public record ReplayExamination(Finding<EchoReading> echo, Finding<ReverbReading
                     Finding.unknown(why), Finding.unknown(why), Finding.unknown(why));
         }
         DirectFit fit = new DirectFit(recording, replay, DirectFit.Tails.FITTED, setting.window);
-        Finding<EchoReading> echo = new ReplayEcho(fit, RepeatEnergy.of(fit),
-                RepeatCoherence.of(recording, replay, setting.window), setting.company).find();
+        RepeatEnergy energy = RepeatEnergy.of(fit);
+        RepeatCoherence coherence = RepeatCoherence.of(recording, replay, setting.window);
+        Finding<EchoReading> echo = new ReplayEcho(fit, energy, coherence, setting.company
+                ? Optional.of(EchoOdds.of(recording, replay, coherence, energy, setting.window))
+                : Optional.empty()).find();
         Finding<ReverbReading> reverb = new ReplayReverb(fit, setting.company).find();
         LevelSway levels = new LevelSway(fit);
         LevelSway.Strongest strongest = levels.strongest();
