@@ -4,6 +4,7 @@ import java.io.PrintStream;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -12,7 +13,9 @@ import picocli.CommandLine.Command;
 import verisonus.cli.ears.ClipCommand;
 import verisonus.cli.ears.LayersCommand;
 import verisonus.cli.ears.TrialCommand;
+import verisonus.cli.files.Folder;
 import verisonus.cli.files.OutputFile;
+import verisonus.cli.files.StandardInput;
 import verisonus.cli.gear.GearCommand;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
@@ -54,6 +57,18 @@ public final class CommandLineProgram {
      * @return the exit status
      */
     public static int run(String[] args, Map<String, Object> windowCommands) {
+        try (StandardInput piped = StandardInput.of(args, System.in)) {
+            String[] named = piped.in(args);
+            Optional<Folder> folder = Folder.in(named);
+            return folder.isPresent()
+                    ? folder.get().run(one -> once(one, windowCommands, piped))
+                    : once(named, windowCommands, piped);
+        } catch (InputFault e) {
+            return said(System.err, e.getMessage(), 3);
+        }
+    }
+
+    private static int once(String[] args, Map<String, Object> windowCommands, StandardInput piped) {
         CommandLine line = new CommandLine(new Root());
         Map<String, Supplier<Object>> all = commands();
         windowCommands.forEach((name, command) -> all.put(name, () -> command));
@@ -65,7 +80,7 @@ public final class CommandLineProgram {
         } else {
             all.forEach((name, made) -> line.addSubcommand(name, made.get()));
         }
-        line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, System.err));
+        line.setExecutionExceptionHandler((e, commandLine, _) -> report(e, args, piped));
         line.setParameterExceptionHandler((e, _) -> {
             System.err.println("verisonus: " + oneLine(e.getMessage()) + "; see --help");
             return CommandLine.ExitCode.USAGE;
@@ -131,11 +146,12 @@ public final class CommandLineProgram {
         }
     }
 
-    private static int report(Exception e, String[] args, PrintStream err) {
+    private static int report(Exception e, String[] args, StandardInput piped) {
+        PrintStream err = System.err;
         boolean verbose = java.util.Arrays.asList(args).contains("--verbose");
         if (verbose) e.printStackTrace(err);
         return switch (e) {
-            case InputFault f -> said(err, f.getMessage(), 3);
+            case InputFault f -> said(err, piped.named(String.valueOf(f.getMessage())), 3);
             case OutputFault f -> said(err, f.getMessage(), 4);
             case Cancelled _ -> said(err, OutputFile.cancelledWords(), 130);
             default ->

@@ -24,7 +24,7 @@ import verisonus.core.work.Progress;
 
 @Command(name = "measure", mixinStandardHelpOptions = true, description = "What a recording shows.")
 final class MeasureCommand extends VerboseOption implements Callable<Integer> {
-    @Parameters(paramLabel = "AUDIO", description = "WAV, AIFF, FLAC, Ogg Vorbis or MP3")
+    @Parameters(paramLabel = "AUDIO", description = "a recording: WAV, AIFF, FLAC, Ogg, MP3, M4A, Opus …; - for standard input, or a folder")
     private @Nullable Path audio;
 
     @Option(names = "--di", paramLabel = "DI", description = "the dry take of the same performance, where there is one")
