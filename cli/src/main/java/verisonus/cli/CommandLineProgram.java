@@ -17,6 +17,7 @@ import verisonus.cli.files.Folder;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.StandardInput;
 import verisonus.cli.gear.GearCommand;
+import verisonus.cli.handover.PackageCommand;
 import verisonus.cli.perform.BuildsCommand;
 import verisonus.cli.perform.MapCommand;
 import verisonus.cli.perform.PedalCommand;
@@ -127,6 +128,7 @@ public final class CommandLineProgram {
         out.put("trial", TrialCommand::new);
         out.put("layers", LayersCommand::new);
         out.put("clip", ClipCommand::new);
+        out.put("package", PackageCommand::new);
         out.put("times", TimesCommand::new);
         out.put("repeats", RepeatsCommand::new);
         out.put("sheet", SheetCommand::new);
