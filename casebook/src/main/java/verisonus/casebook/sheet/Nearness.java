@@ -57,6 +57,7 @@ final class Nearness {
     }
 
     private static String byGap(DerivedTone t) {
+        if (t.isOwn()) return "A tone of its own: there is no record to hold it against.";
         if (!t.gap().isMeasured())
             return (t.remarks().unjudged().contains(Derivation.COLOUR)
                     ? "A usual tone, for others cover the guitar: how"

@@ -127,6 +127,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
 
     /** One sentence: how near the tone is and how it was come by. */
     public static String verdict(DerivedTone t) {
+        if (t.isOwn()) return nearness(t);
         return Figures.of("%s%s Derived from a take of %s, in %.0f s.", nearness(t),
                 compared(t.gap(), " Largest remaining difference"), t.search().pairing().said(), t.search().seconds());
     }

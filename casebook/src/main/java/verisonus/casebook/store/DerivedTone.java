@@ -79,8 +79,13 @@ public record DerivedTone(Tone tone, Optional<Tone> earlier, Locks locked, List<
      * @param diStartS where on the reference's time axis the take begins, seconds
      */
     public static DerivedTone handed(Tone tone, Pairing pairing, double diStartS) {
-        return new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), new GapLedger(List.of(), 0),
+        return new DerivedTone(tone, Optional.empty(), Locks.NONE, List.of(), List.of(), GapLedger.UNMEASURED,
                 new Search(pairing, 0, 0, "", diStartS));
+    }
+
+    /** Whether nobody searched for it and nothing was there to hold it against. */
+    public boolean isOwn() {
+        return search.candidates() == 0 && !gap.isMeasured();
     }
 
     public DerivedTone locking(Locks controls) {

@@ -31,6 +31,9 @@ public record GapLedger(List<GapRow> rows, OptionalDouble spectrumRmsDb, Set<Gap
         wantedSo = Set.copyOf(wantedSo);
     }
 
+    /** Nothing was compared: there is no record, or nothing in it is known to be the guitar's. */
+    public static final GapLedger UNMEASURED = new GapLedger(List.of(), OptionalDouble.empty(), Set.of());
+
     /** A ledger of which nothing is wanted so. */
     public GapLedger(List<GapRow> rows, double spectrumRmsDb) {
         this(rows, OptionalDouble.of(spectrumRmsDb), Set.of());

@@ -29,6 +29,8 @@ import verisonus.desktop.derive.advice.AdviceModel;
 import verisonus.desktop.derive.chain.ChainModel;
 import verisonus.desktop.derive.choices.SearchChoices;
 import verisonus.desktop.derive.gap.GapModel;
+import verisonus.desktop.derive.own.StartsModel;
+import verisonus.desktop.derive.own.WishModel;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
@@ -46,6 +48,8 @@ public final class DeriveModel {
     private final GapModel gap;
     private final AdviceModel advice;
     private final InterimModel interim;
+    private final StartsModel starts;
+    private final WishModel wish;
 
     private final StudiedPart studied;
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
@@ -59,6 +63,8 @@ public final class DeriveModel {
         gap = new GapModel(session);
         advice = new AdviceModel(session);
         interim = new InterimModel(desk);
+        starts = new StartsModel(session);
+        wish = new WishModel(session);
         studied = new StudiedPart(desk);
         desk.sounds().subscribe(s -> {
             if (s.di().isEmpty() || s.reference().isEmpty() || !isAwaited()) return;
@@ -98,18 +104,29 @@ public final class DeriveModel {
             deriveWhenLoaded = Optional.of(now.get().caseId());
             say("As soon as the recordings have been read.");
         } else if (now.get().sounds().reference().isEmpty()) {
-            say(read
-                    ? "There is a take and no record yet: choose a recording with the wanted sound."
-                    : "Nothing is there yet: choose a recording with the wanted sound and a dry take of yours.");
+            if (read) own();
+            else say("Nothing is there yet: choose a recording with the wanted sound and a dry take of yours.");
         } else {
             boolean alone = now.get().sounds().di().isEmpty();
             studied.have(this::say, alone ? this::sketch : this::search);
         }
     }
 
+    /** With a take and no record a tone begins from a sound, and is moved to a wish. */
+    private void own() {
+        // The bench says it by itself; who stands before it is told what to do there.
+        if (desk.bench().get() == Bench.DERIVE)
+            say(session.tone().isEmpty()
+                    ? "Press a sound to hear it, then begin with it; or choose a record."
+                    : "There is no record to copy: say what the tone shall be.");
+        desk.bench().set(Bench.DERIVE);
+        starts.play();
+    }
+
     /** Whether a recording has to be chosen before anything can be made. */
-    public boolean lacksReference() {
-        return !desk.work().busy().get() && desk.sounds().get().reference().isEmpty();
+    public boolean lacksRecordings() {
+        Sounds s = desk.sounds().get();
+        return !desk.work().busy().get() && s.reference().isEmpty() && s.di().isEmpty();
     }
 
     private void say(String words) {
@@ -227,6 +244,16 @@ public final class DeriveModel {
     /** What a search has come to before it is over. */
     public InterimModel interim() {
         return interim;
+    }
+
+    /** From what a tone can begin that has no record to copy. */
+    public StartsModel starts() {
+        return starts;
+    }
+
+    /** What the tone shall be beside any record. */
+    public WishModel wish() {
+        return wish;
     }
 
     public ChainModel chain() {

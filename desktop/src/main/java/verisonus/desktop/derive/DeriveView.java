@@ -17,6 +17,7 @@ import verisonus.desktop.derive.chain.ChainFoot;
 import verisonus.desktop.derive.chain.ChainTable;
 import verisonus.desktop.derive.chain.WaysView;
 import verisonus.desktop.derive.choices.ChoicesView;
+import verisonus.desktop.derive.own.StartsView;
 import verisonus.desktop.session.AgedTone;
 import verisonus.desktop.session.CaseSession;
 import verisonus.desktop.theme.Hint;
@@ -39,6 +40,10 @@ public final class DeriveView extends BorderPane {
     private final LedgerView ledger;
     private final WaysView ways;
     private final ChainFoot foot;
+    private final StartsView starts;
+    private final ScrollPane chain;
+    private final BorderPane left;
+    private final ChoicesView schools;
 
     /** @param choose lets the player choose recordings to add */
     public DeriveView(DeriveModel model, Theme theme, Runnable choose) {
@@ -51,7 +56,7 @@ public final class DeriveView extends BorderPane {
         derive.setId("derive");
         derive.getStyleClass().add("first");
         derive.setOnAction(_ -> model.derive());
-        ChoicesView schools = new ChoicesView(model.choices(), derive);
+        schools = new ChoicesView(model.choices(), derive);
         sketch.setId("sketch");
         Hint.on(sketch, "a guitar that is nobody's plays in place of yours: dirt and colour come near, all else"
                 + " is open until you play it yourself");
@@ -64,10 +69,11 @@ public final class DeriveView extends BorderPane {
         head.setPadding(new Insets(14, 16, 6, 22));
         ways = new WaysView(model.chain());
         ways.setPadding(new Insets(4, 12, 12, 22));
-        ScrollPane scroll = new ScrollPane(new VBox(table, ways));
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        BorderPane left = new BorderPane(scroll);
+        chain = new ScrollPane(new VBox(table, ways));
+        chain.setFitToWidth(true);
+        chain.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        starts = new StartsView(model.starts(), theme, choose);
+        left = new BorderPane(chain);
         left.setTop(head);
         foot = new ChainFoot(model.chain());
         left.setBottom(foot);
@@ -134,13 +140,29 @@ public final class DeriveView extends BorderPane {
     private void show() {
         Optional<DerivedTone> tone = session.tone();
         String missing = session.missing();
-        verdict.setText(tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
+        boolean own = model.starts().isWithoutRecord();
+        boolean begins = model.starts().isAsked();
+        verdict.setText(own
+                ? begins
+                        ? "There is no record: from what shall it begin?"
+                        : "A tone of your own: there is no record to hold it against."
+                : tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
         summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(session.canBegin()
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
                         + (missing.isEmpty() ? "" : " It looks for the best passage by itself.")
                 : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
-        boolean begun = session.desk().open().get().isPresent() && session.lacksRecording();
+        if (own)
+            summary.setText(begins ? "" : "Say what it shall be, or turn it yourself; the logbook keeps each step.");
+        summary.setManaged(!summary.getText().isEmpty());
+        left.setCenter(begins ? starts : chain);
+        starts.setVisible(begins);
+        foot.setVisible(!begins);
+        foot.setManaged(!begins);
+        schools.setVisible(!own);
+        schools.setManaged(!own);
+        starts.show();
+        boolean begun = !own && session.desk().open().get().isPresent() && session.lacksRecording();
         step.setText("Choose recordings…");
         step.setVisible(begun);
         step.setManaged(begun);
@@ -152,6 +174,7 @@ public final class DeriveView extends BorderPane {
         tone.ifPresent(t -> ways.show(t.tone()));
         ledger.show();
         ledger.setVisible(tone.isPresent());
+        ledger.setManaged(tone.isPresent() || !begins);
         foot.showLegend(tone.isPresent());
     }
 

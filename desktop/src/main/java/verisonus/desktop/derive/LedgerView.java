@@ -1,9 +1,11 @@
 package verisonus.desktop.derive;
 
+import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Toggle;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
@@ -17,13 +19,17 @@ import verisonus.desktop.derive.advice.SchoolsView;
 import verisonus.desktop.derive.chain.ControlView;
 import verisonus.desktop.derive.gap.GapFoot;
 import verisonus.desktop.derive.gap.GapRows;
+import verisonus.desktop.derive.own.WishView;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
 /** The right half: what still differs, what to turn next, how it feels, what stays out of reach. One question at a time. */
 final class LedgerView extends BorderPane {
+    private static final Set<String> OF_A_RECORD = Set.of("gap", "next", "schools", "reach");
+
     private final DeriveModel model;
+    private boolean wasWithout;
     private final GapRows rows;
     private final GapFoot under;
     private final ScrollPane scroll = new ScrollPane();
@@ -34,6 +40,7 @@ final class LedgerView extends BorderPane {
     private final LevelsView levels;
     private final SchoolsView schools;
     private final ControlView control;
+    private final WishView wish;
     private final Label head = Nodes.label("What still differs", "heading");
 
     LedgerView(DeriveModel model, Theme theme) {
@@ -45,11 +52,13 @@ final class LedgerView extends BorderPane {
         levels = new LevelsView(model.advice());
         schools = new SchoolsView(model.advice());
         control = new ControlView(model.chain());
+        wish = new WishView(model.wish());
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
         setPrefWidth(344);
         FlowPane asked = new FlowPane(2, 0, question("gap", "gap", "what still differs, most audible first"),
                 question("next", "next move", "what to turn next (G)"),
+                question("wish", "wish", "what it shall be, said by yourself"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
                 question("schools", "either way", "where players part ways: both sides on this tone, with their price"),
@@ -70,6 +79,7 @@ final class LedgerView extends BorderPane {
         model.advice().onAnswer(this::show);
         model.advice().said().subscribe(_ -> show());
         model.gap().heardOn().subscribe(_ -> show());
+        model.wish().answer().subscribe(_ -> show());
         model.chain().asked().subscribe(n -> {
             if (n.intValue() > 0) ask("control");
         });
@@ -93,7 +103,22 @@ final class LedgerView extends BorderPane {
                 .ifPresent(questions::selectToggle);
     }
 
+    /** Without a record nothing differs from it: such questions are not asked. */
+    private void offer() {
+        boolean record = model.session().desk().sounds().get().reference().isPresent();
+        for (Toggle t : questions.getToggles()) {
+            ToggleButton b = (ToggleButton) t;
+            b.setVisible(record || !OF_A_RECORD.contains(String.valueOf(b.getUserData())));
+            b.setManaged(b.isVisible());
+        }
+        Toggle now = questions.getSelectedToggle();
+        if (!record && now instanceof ToggleButton b && !b.isVisible()) ask("wish");
+        if (record && wasWithout) ask("gap");
+        wasWithout = !record;
+    }
+
     void show() {
+        offer();
         String asked = questions.getSelectedToggle() == null
                 ? "gap"
                 : (String) questions.getSelectedToggle().getUserData();
@@ -101,6 +126,7 @@ final class LedgerView extends BorderPane {
         setBottom(gap ? under : null);
         head.setText(switch (asked) {
             case "next" -> "What to turn next";
+            case "wish" -> "What shall it be?";
             case "feel" -> "Under the fingers";
             case "reach" -> "Out of reach";
             case "levels" -> "Levels on the way";
@@ -110,6 +136,7 @@ final class LedgerView extends BorderPane {
         });
         Node body = switch (asked) {
             case "next" -> next.shown();
+            case "wish" -> wish.shown();
             case "feel" -> feel.shown();
             case "reach" -> beyond.shown();
             case "levels" -> levels.shown();

@@ -229,6 +229,11 @@ public final class TimeModel {
         return tempo.getReadOnlyProperty();
     }
 
+    /** Whether there is no record, so that the beat is the take's own. */
+    public boolean isOfTheTake() {
+        return desk.sounds().get().reference().isEmpty();
+    }
+
     public ReadOnlyObjectProperty<Optional<Heard>> heard() {
         return heard.getReadOnlyProperty();
     }

@@ -81,7 +81,9 @@ final class TimePart extends VBox {
 
     private void show() {
         tempo.setText(model.bpm().map(b -> Figures.of("%.1f", b)).orElse(""));
-        drift.setText(model.heard().get().map(h -> "In the record " + h.range().words() + "." + flam(h.range()))
+        drift.setText(model.heard().get()
+                .map(h -> (model.isOfTheTake() ? "In your take " : "In the record ") + h.range().words() + "."
+                        + flam(h.range()))
                 .orElse(""));
         bound.getChildren().clear();
         for (ControlPlace p : model.bindable()) bound.getChildren().add(binding(p));

@@ -87,7 +87,7 @@ final class WindowCommands {
     }
 
     private void derive() {
-        boolean choose = derive.lacksReference();
+        boolean choose = derive.lacksRecordings();
         derive.derive();
         if (choose) shell.chooseRecordings();
     }
