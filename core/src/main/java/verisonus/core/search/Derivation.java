@@ -48,6 +48,12 @@ public record Derivation(Tone tone, Pairing pairing, double seconds, long candid
         alternatives = List.copyOf(alternatives);
     }
 
+    /** Of a part of the reference that begins so much later, found in that time. */
+    Derivation laterBy(double fromS, double inSeconds) {
+        return new Derivation(tone, pairing, inSeconds, candidates, renders, tolerances, ties, alternatives, gap,
+                reference, candidate, render, diStartS + fromS, stopped, start, enough, verdict);
+    }
+
     /** The same where the take was a stand-in's: how the player's own guitar sounds through it nobody has heard yet. */
     public Derivation ofStandIn() {
         List<String> open = new ArrayList<>(List.of(OWN_GUITAR));

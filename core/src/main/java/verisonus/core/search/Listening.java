@@ -43,14 +43,15 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
      *
      * @param reference and the take: at the working rate
      * @param laidS where the player says that the take begins, seconds; empty: looked for
+     * @param known where it was found already
      */
-    static Listening of(Sound reference, Sound di, SearchOptions options, OptionalDouble laidS, ExecutorService workers,
-            Progress progress) {
+    static Listening of(Sound reference, Sound di, SearchOptions options, OptionalDouble laidS,
+            Optional<SeenTake> known, ExecutorService workers, Progress progress) {
         Future<Evidence> alone = workers
                 .submit(() -> Examination.of(reference, Examination.Depth.STEADY, Progress.NONE));
         Future<Optional<Finding<ModulationReading>>> movement = workers
                 .submit(() -> PairedExamination.movement(reference, di));
-        SeenTake seen = seen(reference, di, options, laidS);
+        SeenTake seen = known.orElseGet(() -> seen(reference, di, options, laidS));
         boolean same = seen.alignment().pairing().isSamePhrase();
         float[] dry = same ? seen.laid(di.mid(), Sound.WORKING_RATE_HZ) : di.mid();
         Evidence whole = Parallel.result(alone);
@@ -67,7 +68,8 @@ record Listening(Alignment alignment, float[] dry, float[] wanted, Evidence firs
                 covered.isPresent());
     }
 
-    private static SeenTake seen(Sound reference, Sound di, SearchOptions options, OptionalDouble laidS) {
+    /** Looks for the take. @param laidS where the player says that it begins, seconds; empty: looked for everywhere */
+    static SeenTake seen(Sound reference, Sound di, SearchOptions options, OptionalDouble laidS) {
         if (options.wishes().standIn())
             return new SeenTake(new Alignment(Pairing.OTHER_PLAYING, 0, 0, false), reference.mid());
         return laidS.isPresent()

@@ -33,7 +33,9 @@ import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Alignment;
 import verisonus.core.take.Pairing;
+import verisonus.core.take.PlayedPart;
 import verisonus.core.take.SearchSegment;
+import verisonus.core.take.SeenTake;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Parallel;
@@ -87,6 +89,7 @@ public final class ToneSearch {
     private final AtomicInteger renders = new AtomicInteger();
     private Interim interim = Interim.NONE;
     private OptionalDouble laidS = OptionalDouble.empty();
+    private Optional<SeenTake> seen = Optional.empty();
 
     /**
      * @param reference the region with the wanted sound
@@ -123,8 +126,15 @@ public final class ToneSearch {
             throw new InputFault("the rig", "it holds no " + k.word(), "name one in the gear list");
         });
         long started = System.nanoTime();
+        boolean alone = options.wishes().takes().isEmpty() && !options.wishes().standIn();
+        if (seen.isEmpty() && alone && PlayedPart.maySave(reference, di)) {
+            progress.step(0, "looking for the take");
+            seen = Optional.of(Listening.seen(reference, di, options, laidS));
+            Optional<PlayedPart> part = PlayedPart.of(seen.get(), reference, di);
+            if (part.isPresent()) return of(part.get(), seen.get(), started);
+        }
         progress.step(0, "measuring the reference");
-        Listening heard = Listening.of(reference, di, options, laidS, workers, progress);
+        Listening heard = Listening.of(reference, di, options, laidS, seen, workers, progress);
         Alignment alignment = heard.alignment();
         boolean same = heard.same();
         float[] dry = heard.dry();
@@ -157,6 +167,15 @@ public final class ToneSearch {
         return deeply(search, new Ground(wanted, dry, target, pairing,
                 new LinearPart(dictionary, target.weight(), same ? RIDGE_SAME : RIDGE_OTHER),
                 same ? OptionalDouble.empty() : dirtOf(evidence)));
+    }
+
+    /** Only the part of a long recording in which the take plays is searched for. */
+    private Derivation of(PlayedPart part, SeenTake found, long started) {
+        ToneSearch there = new ToneSearch(reference.slice(part.fromS(), part.toS()), di, options, workers, progress)
+                .telling((tone, atS) -> interim.soFar(tone, atS + part.fromS()));
+        there.seen = Optional.of(part.in(found, Sound.WORKING_RATE_HZ));
+        there.laidS = laidS;
+        return there.run().laterBy(part.fromS(), (System.nanoTime() - started) / 1e9);
     }
 
     /** Others cover the guitar: nothing of what is heard is aimed at, only a usual tone, on the gear that there is. */

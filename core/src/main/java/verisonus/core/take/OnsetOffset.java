@@ -20,23 +20,34 @@ record OnsetOffset(int samples, double likeness) {
     /** Over this many frames a rise counts. */
     private static final int RISE = 4;
     private static final double SOFTEST_DB = -40;
+    private static final double AROUND_S = 2;
     /** A hand is this many frames early or late. */
     private static final double HAND = 3;
 
     /** Within {@code reachS} of a shift that is roughly known. */
     static OnsetOffset find(float[] reference, float[] di, int rateHz, int near, double reachS) {
         int hop = rateHz / PER_SECOND;
+        // Of a song no more is read than where the take could play.
+        int margin = (int) ((reachS + AROUND_S) * rateHz);
+        int cut = Math.max(0, near - margin) / hop * hop;
+        int end = (int) Math.min(reference.length, (long) near + di.length + margin);
+        if (cut > 0 && end > cut) {
+            OnsetOffset there = find(Arrays.copyOfRange(reference, cut, end), di, rateHz, near - cut, reachS);
+            return new OnsetOffset(there.samples + cut, there.likeness);
+        }
+        if (end > 0 && end < reference.length)
+            return find(Arrays.copyOf(reference, end), di, rateHz, near, reachS);
         double[][] a = rises(reference, rateHz, hop);
         double[][] b = rises(di, rateHz, hop);
         int middle = Math.round((float) near / hop);
         int reach = (int) (reachS * PER_SECOND);
-        int margin = (int) (3 * HAND);
-        float[] together = correlation(a, b, Math.abs(middle) + reach + margin);
+        int wavers = (int) (3 * HAND);
+        float[] together = correlation(a, b, Math.abs(middle) + reach + wavers);
         int best = middle;
         double most = Double.NEGATIVE_INFINITY;
         for (int s = middle - reach; s <= middle + reach; s++) {
             double v = 0;
-            for (int d = -margin; d <= margin; d++)
+            for (int d = -wavers; d <= wavers; d++)
                 v += Math.exp(-0.5 * d * d / (HAND * HAND)) * together[Math.floorMod(s + d, together.length)];
             if (v > most) {
                 most = v;
