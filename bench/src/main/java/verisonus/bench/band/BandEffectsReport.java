@@ -8,6 +8,9 @@ import java.util.concurrent.Executors;
 import java.util.stream.LongStream;
 import verisonus.bench.Distances;
 import verisonus.bench.Tally;
+import verisonus.core.evidence.echo.EchoReading;
+import verisonus.core.evidence.signs.Finding;
+import verisonus.core.evidence.signs.Presence;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.ControlNames;
 import verisonus.core.rig.GearKind;
@@ -49,6 +52,11 @@ final class BandEffectsReport {
         } else {
             tally.share("echo invented", ms.isPresent());
         }
+        Finding<EchoReading> said = d.reference().echo();
+        said.value().ifPresent(e -> tally.stated("echo is there", said.confidence(), s.echo()
+                .filter(o -> Math.abs(e.timeMs() / o.timeMs() - 1) < RIGHT_TIME).isPresent()));
+        if (said.presence() == Presence.ABSENT)
+            tally.stated("no echo is there", said.confidence(), !s.kind().echoes());
         boolean hall = s.kind() == EffectSong.Kind.HALL || s.kind() == EffectSong.Kind.ECHO_AND_HALL;
         tally.share(hall ? "space in the tone" : "space invented", d.tone().first(GearKind.REVERB).isPresent());
         boolean moves = s.kind() == EffectSong.Kind.TREMOLO || s.kind() == EffectSong.Kind.CHORUS;

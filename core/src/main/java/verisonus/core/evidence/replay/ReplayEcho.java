@@ -48,6 +48,9 @@ final class ReplayEcho {
     Finding<EchoReading> find() {
         if (others.isPresent()) {
             EchoOdds.Time best = others.get().best();
+            if (best.isRuledOut())
+                return Finding.absent(EchoOdds.NONE_CONFIDENCE,
+                        "nothing of the guitar comes back at any time; soft repeats under the others would not show");
             return best.isBelieved() ? read(best.ms(), best.confidence()) : none();
         }
         return candidates().stream().map(this::candidate).filter(this::isAccepted)
