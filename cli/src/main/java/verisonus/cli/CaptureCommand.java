@@ -16,11 +16,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.capture.AmpCapture;
 import verisonus.core.capture.AmpLearning;
 import verisonus.core.capture.CaptureCoverage;
@@ -39,7 +39,7 @@ import verisonus.core.work.Progress;
         "First write the test signal with --signal, play it into the amp with its loudspeaker or a rated load connected,",
         "start soft, record what comes out at a few control positions, then name the recordings.",
         "With --learn the amp itself is learnt, each control with its turn, and written into a rig that derive takes."})
-final class CaptureCommand extends VerboseOption implements Callable<Integer> {
+final class CaptureCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--signal", paramLabel = "OUT.wav", description = "writes the test signal")
     private @Nullable Path signal;
 

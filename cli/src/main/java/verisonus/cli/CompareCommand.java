@@ -18,12 +18,12 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
@@ -39,7 +39,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "compare", mixinStandardHelpOptions = true, description = "What differs between two recordings, most audible first.")
-final class CompareCommand extends VerboseOption implements Callable<Integer> {
+final class CompareCommand extends CommonOptions implements Callable<Integer> {
     private static final int MOST_MOMENTS = 5;
 
     @Parameters(index = "0", paramLabel = "REF", description = "the wanted sound")

@@ -4,14 +4,14 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import verisonus.casebook.exchange.ControlsJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Gear;
 import verisonus.core.rig.Model;
 
 @Command(name = "controls", mixinStandardHelpOptions = true, description = "Every block the rig can hold, with its controls.")
-final class ControlsCommand extends VerboseOption implements Callable<Integer> {
+final class ControlsCommand extends CommonOptions implements Callable<Integer> {
     @Mixin
     private final JsonOption json = new JsonOption();
 

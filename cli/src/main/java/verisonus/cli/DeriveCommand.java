@@ -26,12 +26,12 @@ import verisonus.casebook.sheet.write.MarkdownPage;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.GapAttributeConverter;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Sketch;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.evidence.study.AloneBars;
@@ -62,7 +62,7 @@ import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "derive", mixinStandardHelpOptions = true, description = "Settings that make a dry guitar sound like a reference.")
-final class DeriveCommand extends VerboseOption implements Callable<Integer> {
+final class DeriveCommand extends CommonOptions implements Callable<Integer> {
     private static final double LEAST_UNDER_S = 1.5;
 
     enum StartChoice {

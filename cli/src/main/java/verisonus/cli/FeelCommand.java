@@ -14,10 +14,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DerivationJson;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
@@ -34,7 +34,7 @@ import verisonus.core.work.Figures;
 import verisonus.core.work.Progress;
 
 @Command(name = "feel", mixinStandardHelpOptions = true, description = "How a tone answers the fingers: touch curve, where its dirt is made, ways to make it elsewhere.")
-final class FeelCommand extends VerboseOption implements Callable<Integer> {
+final class FeelCommand extends CommonOptions implements Callable<Integer> {
     private static final double SOFT_DB = -18;
 
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")

@@ -16,9 +16,9 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.ImpulseFolder;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.ImpulseRanking;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.Figures;
@@ -26,7 +26,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "impulses", mixinStandardHelpOptions = true, description = "Describes the impulse responses of a folder and ranks them against a reference.")
-final class ImpulsesCommand extends VerboseOption implements Callable<Integer> {
+final class ImpulsesCommand extends CommonOptions implements Callable<Integer> {
     @Parameters(paramLabel = "FOLDER", description = "WAV files, also in folders below")
     private @Nullable Path folder;
 

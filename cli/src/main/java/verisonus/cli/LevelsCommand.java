@@ -12,16 +12,16 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.simulate.LevelWalk;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 
 @Command(name = "levels", mixinStandardHelpOptions = true, description = "How loud it is at each point of the chain, and where an input clips, is starved or is loaded.")
-final class LevelsCommand extends VerboseOption implements Callable<Integer> {
+final class LevelsCommand extends CommonOptions implements Callable<Integer> {
     /** More than any instrument or line input takes. */
     private static final double MOST_VOLTS = 1000;
 

@@ -13,9 +13,9 @@ import verisonus.casebook.exchange.EvidenceJson;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.casebook.words.FindingsCsv;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.PairedExamination;
@@ -23,7 +23,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.work.Progress;
 
 @Command(name = "measure", mixinStandardHelpOptions = true, description = "What a recording shows.")
-final class MeasureCommand extends VerboseOption implements Callable<Integer> {
+final class MeasureCommand extends CommonOptions implements Callable<Integer> {
     @Parameters(paramLabel = "AUDIO", description = "a recording: WAV, AIFF, FLAC, Ogg, MP3, M4A, Opus …; - for standard input, or a folder")
     private @Nullable Path audio;
 

@@ -16,13 +16,13 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.GapAttributeConverter;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Move;
 import verisonus.core.advise.NextMoves;
 import verisonus.core.advise.SaidWord;
@@ -43,7 +43,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "moves", mixinStandardHelpOptions = true, description = "What to turn next: the moves that bring a tone nearer to a reference, or that a word asks for.")
-final class MovesCommand extends VerboseOption implements Callable<Integer> {
+final class MovesCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
     private @Nullable Path reference;
 

@@ -15,11 +15,11 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.RegionOptions;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.guided.GuidedIsolation;
 import verisonus.core.evidence.guided.GuidedParts;
 import verisonus.core.evidence.guided.GuidedReading;
@@ -32,7 +32,7 @@ import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.take.MatchedTake;
 
 @Command(name = "passages", mixinStandardHelpOptions = true, description = "The passages of a recording worth studying, with their reasons; what of it is the guitar's.")
-final class PassagesCommand extends VerboseOption implements Callable<Integer> {
+final class PassagesCommand extends CommonOptions implements Callable<Integer> {
     private static final double COURSE_STEP_S = 0.05;
 
     @Parameters(paramLabel = "AUDIO", description = "the recording")

@@ -15,11 +15,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.evidence.Examination;
@@ -34,7 +34,7 @@ import verisonus.core.work.OutputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "places", mixinStandardHelpOptions = true, description = "A movement, echo or space in each of its four places, by ear and by figure.")
-final class PlacesCommand extends VerboseOption implements Callable<Integer> {
+final class PlacesCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 

@@ -14,9 +14,9 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.PlayingShare;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.rig.Tone;
@@ -25,7 +25,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "playing", mixinStandardHelpOptions = true, description = "How far two or more takes lie apart through the same tone: what the hand makes, not the gear.")
-final class PlayingCommand extends VerboseOption implements Callable<Integer> {
+final class PlayingCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 

@@ -11,10 +11,10 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.Reach;
 import verisonus.core.evidence.Evidence;
 import verisonus.core.rig.Rig;
@@ -25,7 +25,7 @@ import verisonus.core.take.MatchedTake;
 import verisonus.core.work.Progress;
 
 @Command(name = "reach", mixinStandardHelpOptions = true, description = "What a rig cannot reach of a reference, and which gear would close how much of it.")
-final class ReachCommand extends VerboseOption implements Callable<Integer> {
+final class ReachCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--reference", required = true, paramLabel = "REF", description = "recording with the wanted sound")
     private @Nullable Path reference;
 

@@ -10,11 +10,11 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.LongRender;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
@@ -24,7 +24,7 @@ import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.work.Progress;
 
 @Command(name = "render", mixinStandardHelpOptions = true, description = "Plays a dry guitar recording through a tone.")
-final class RenderCommand extends VerboseOption implements Callable<Integer> {
+final class RenderCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 

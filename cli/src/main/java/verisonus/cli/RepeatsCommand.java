@@ -9,13 +9,13 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.Repeats;
 import verisonus.core.work.InputFault;
 
 @Command(name = "repeats", mixinStandardHelpOptions = true, description = "Feedback to audible repeats, and back.")
-final class RepeatsCommand extends VerboseOption implements Callable<Integer> {
+final class RepeatsCommand extends CommonOptions implements Callable<Integer> {
     /** One of the two is asked for. */
     static final class Given {
         @Option(names = "--feedback-percent", required = true, paramLabel = "F", description = "each repeat's amplitude against the one before")

@@ -15,17 +15,17 @@ import verisonus.casebook.exchange.MidiFileWriter;
 import verisonus.casebook.exchange.MidiMapCsv;
 import verisonus.casebook.exchange.SettingsCsv;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.MidiMap;
 import verisonus.core.rig.ControlPlace;
 import verisonus.core.rig.Tone;
 import verisonus.core.work.InputFault;
 
 @Command(name = "settings", mixinStandardHelpOptions = true, description = "A tone's settings from one kind of file to another: tone JSON, sheet JSON, CSV with columns of your own; out also as MIDI for a map of your own.")
-final class SettingsCommand extends VerboseOption implements Callable<Integer> {
+final class SettingsCommand extends CommonOptions implements Callable<Integer> {
     @Parameters(paramLabel = "TONE", description = "a tone or sheet as .json, or settings as .csv")
     private @Nullable Path tone;
 

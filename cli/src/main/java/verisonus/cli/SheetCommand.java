@@ -23,10 +23,10 @@ import verisonus.casebook.sheet.page.Page;
 import verisonus.casebook.sheet.write.Paper;
 import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.Casebook;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.DeviceScale;
 import verisonus.core.rig.Rig;
@@ -35,7 +35,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "sheet", mixinStandardHelpOptions = true, description = "The tone sheet of a case, of several in one document, or of a tone file.")
-final class SheetCommand extends VerboseOption implements Callable<Integer> {
+final class SheetCommand extends CommonOptions implements Callable<Integer> {
     @Parameters(paramLabel = "CASEBOOK", arity = "0..1", description = "a .casebook file; none with --tone")
     private @Nullable Path casebook;
 

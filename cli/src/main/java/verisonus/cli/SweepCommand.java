@@ -18,10 +18,10 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ResponseCsv;
 import verisonus.cli.files.AudioFormat;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.travel.sweep.ExponentialSweep;
@@ -34,7 +34,7 @@ import verisonus.core.travel.system.ResponseCurve;
         "Measures a playback system: write the signal, play it there, record it with a microphone, three times; then analyse the recordings.",
         "Caution: a sweep is loud and piercing. Start low; protect your ears and small loudspeakers."}, subcommands = {
                 SweepCommand.Signal.class, SweepCommand.Analyse.class})
-final class SweepCommand extends VerboseOption implements Callable<Integer> {
+final class SweepCommand extends CommonOptions implements Callable<Integer> {
     @CommandLine.Spec
     private CommandLine.Model.@Nullable CommandSpec spec;
 
@@ -45,7 +45,7 @@ final class SweepCommand extends VerboseOption implements Callable<Integer> {
 
     /** The signal to play. */
     @Command(name = "signal", mixinStandardHelpOptions = true, description = "Writes the signal to play; start low, it is loud and piercing.")
-    static final class Signal extends VerboseOption implements Callable<Integer> {
+    static final class Signal extends CommonOptions implements Callable<Integer> {
         @Parameters(paramLabel = "OUT.wav", description = "where to write it")
         private @Nullable Path out;
 
@@ -65,7 +65,7 @@ final class SweepCommand extends VerboseOption implements Callable<Integer> {
 
     /** What the microphone heard. */
     @Command(name = "analyse", mixinStandardHelpOptions = true, description = "The response from what the microphone heard, a recording a run; three runs or more tell what is to be trusted.")
-    static final class Analyse extends VerboseOption implements Callable<Integer> {
+    static final class Analyse extends CommonOptions implements Callable<Integer> {
         @Parameters(paramLabel = "RECORDING", arity = "1..20", description = "what the microphone heard, a file a run")
         private List<Path> recordings = new ArrayList<>();
 

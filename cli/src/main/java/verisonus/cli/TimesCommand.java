@@ -7,13 +7,13 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.plan.NoteValue;
 import verisonus.core.work.InputFault;
 
 @Command(name = "times", mixinStandardHelpOptions = true, description = "Echo times for every note value at a tempo.")
-final class TimesCommand extends VerboseOption implements Callable<Integer> {
+final class TimesCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--bpm", required = true, paramLabel = "B", description = "quarter notes a minute")
     private double bpm;
 

@@ -10,15 +10,15 @@ import picocli.CommandLine.Option;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneOfBlock;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.feel.FairSwap;
 import verisonus.core.rig.Tone;
 
 /** A command that changes one block of a tone, balances it on a dry take and writes the tone that comes of it. */
-abstract class ToneChange extends VerboseOption implements Callable<Integer> {
+abstract class ToneChange extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 

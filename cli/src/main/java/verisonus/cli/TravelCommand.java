@@ -21,11 +21,11 @@ import verisonus.casebook.exchange.TravelJson;
 import verisonus.casebook.words.SafeTime;
 import verisonus.cli.files.AudioFormat;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Tone;
 import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
@@ -48,7 +48,7 @@ import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
 
 @Command(name = "travel", mixinStandardHelpOptions = true, description = "How a tone changes from one playback system to another, at a listening level.")
-final class TravelCommand extends VerboseOption implements Callable<Integer> {
+final class TravelCommand extends CommonOptions implements Callable<Integer> {
     private static final double SOFTEST_DB_SPL = 20;
     private static final double LOUDEST_DB_SPL = 120;
 

@@ -57,7 +57,7 @@ final class Nearness {
     }
 
     private static String byGap(DerivedTone t) {
-        if (t.isOwn()) return "A tone of its own: there is no record to hold it against.";
+        if (t.isOwn()) return "A tone of your own: there is no record to compare it with.";
         if (!t.gap().isMeasured())
             return (t.remarks().unjudged().contains(Derivation.COLOUR)
                     ? "A usual tone, for others cover the guitar: how"

@@ -18,10 +18,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.sound.codec.SoundWriter;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.clip.Clip;
@@ -31,7 +31,7 @@ import verisonus.core.work.InputFault;
 @Command(name = "clip", mixinStandardHelpOptions = true, description = {
         "Excerpts in a row, all equally loud: record, mine, with and without. What is heard when goes into a list.",
         "With --blind they come in an order of chance, called by numbers; the key is in a file of its own."})
-public final class ClipCommand extends VerboseOption implements Callable<Integer> {
+public final class ClipCommand extends CommonOptions implements Callable<Integer> {
     private static final Pattern EXCERPT = Pattern.compile("(.*)@(\\d+(?:\\.\\d+)?)-(\\d+(?:\\.\\d+)?)");
 
     @Option(names = "--part", required = true, paramLabel = "FILE[@FROM-TO][=LABEL]", description = "an excerpt, seconds, and what it is called; again for each")

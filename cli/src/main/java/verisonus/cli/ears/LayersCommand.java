@@ -16,9 +16,9 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
@@ -35,7 +35,7 @@ import verisonus.core.work.Progress;
 @Command(name = "layers", mixinStandardHelpOptions = true, description = {
         "Several parts that play together: who hides whom and who should yield where, how far apart two takes are, what mono loses.",
         "With --second-chain: another cabinet, microphone or place for the other side, near enough to blend and far enough to widen."})
-public final class LayersCommand extends VerboseOption implements Callable<Integer> {
+public final class LayersCommand extends CommonOptions implements Callable<Integer> {
     private static final int MOST_CHAINS = 3;
 
     @Parameters(arity = "1..8", paramLabel = "PART", description = "recordings that begin together, at the levels of the mix")

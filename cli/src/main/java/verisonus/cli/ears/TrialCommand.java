@@ -20,10 +20,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import verisonus.casebook.exchange.BlindTrialJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.TerminalPlayer;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.evidence.Examination;
@@ -46,7 +46,7 @@ import verisonus.core.work.Progress;
 @Command(name = "trial", mixinStandardHelpOptions = true, description = {
         "Can two sounds be told apart? Blind, as loud as each other, in an order sealed before the first answer.",
         "Keys, each followed by Enter: a, b and x play; y says X (or the first) is A, n says it is B."})
-public final class TrialCommand extends VerboseOption implements Callable<Integer> {
+public final class TrialCommand extends CommonOptions implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "A", description = "the record")
     private @Nullable Path record;
 

@@ -44,8 +44,10 @@ public final class StandardInput implements AutoCloseable {
                 long all = 0;
                 for (int n = in.read(piece); n >= 0; n = in.read(piece)) {
                     all += n;
-                    if (all > MOST_BYTES)
+                    if (all > MOST_BYTES) {
+                        new StandardInput(Optional.of(file)).close();
                         throw new InputFault(NAME, "it does not end within 4 GB", "name a file in its place");
+                    }
                     out.write(piece, 0, n);
                 }
             }

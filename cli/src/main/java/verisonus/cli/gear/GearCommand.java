@@ -22,11 +22,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.DeviceDocument;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Control;
 import verisonus.core.rig.Dial;
 import verisonus.core.rig.Gear;
@@ -43,7 +43,7 @@ import verisonus.core.work.InputFault;
         "They live in a rig, which derive, moves, reach, translate, builds and sheets take; one device can be shared as a file."}, subcommands = {
                 GearCommand.Listed.class, GearCommand.Show.class, GearCommand.Add.class, GearCommand.Edit.class,
                 GearCommand.Check.class, GearCommand.Export.class, GearCommand.Import.class})
-public final class GearCommand extends VerboseOption implements Callable<Integer> {
+public final class GearCommand extends CommonOptions implements Callable<Integer> {
     @Spec
     private @Nullable CommandSpec spec;
 
@@ -54,7 +54,7 @@ public final class GearCommand extends VerboseOption implements Callable<Integer
     }
 
     /** A rig that is read. */
-    private abstract static class OfRig extends VerboseOption implements Callable<Integer> {
+    private abstract static class OfRig extends CommonOptions implements Callable<Integer> {
         @Option(names = "--rig", required = true, paramLabel = "RIG.json", description = "your gear")
         @Nullable
         Path rig;
@@ -213,7 +213,7 @@ public final class GearCommand extends VerboseOption implements Callable<Integer
 
     /** {@code gear check}. */
     @Command(name = "check", mixinStandardHelpOptions = true, description = "Whether a rig or a device keeps the rules; what breaks one is named with its remedy.")
-    static final class Check extends VerboseOption implements Callable<Integer> {
+    static final class Check extends CommonOptions implements Callable<Integer> {
         @Parameters(paramLabel = "FILE.json", description = "a rig or a device")
         private @Nullable Path file;
 

@@ -17,11 +17,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.handover.PackageFile;
 import verisonus.casebook.handover.TonePackage;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -32,7 +32,7 @@ import verisonus.core.work.OutputFault;
 @Command(name = "package", mixinStandardHelpOptions = true, subcommands = PackageCommand.Open.class, description = {
         "One file for another player: settings, devices, sheet, the linear part as impulse responses.",
         "The record is never put in; a clip only where everything that is heard in it is yours."})
-public final class PackageCommand extends VerboseOption implements Callable<Integer> {
+public final class PackageCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", paramLabel = "TONE.json", description = "the tone")
     private @Nullable Path tone;
 
@@ -115,7 +115,7 @@ public final class PackageCommand extends VerboseOption implements Callable<Inte
 
     /** Unpacks one from somebody else. */
     @Command(name = "open", mixinStandardHelpOptions = true, description = "Looks through a package and lays it out in a folder.")
-    static final class Open extends VerboseOption implements Callable<Integer> {
+    static final class Open extends CommonOptions implements Callable<Integer> {
         @Parameters(paramLabel = "FILE", description = "a .verisonus-tone file")
         private @Nullable Path file;
 

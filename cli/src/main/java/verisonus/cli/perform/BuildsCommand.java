@@ -13,9 +13,9 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.check.StageChecks;
 import verisonus.core.perform.device.Build;
 import verisonus.core.perform.device.SameEffect;
@@ -26,7 +26,7 @@ import verisonus.core.work.Progress;
 
 /** From the whole tone to its fewest parts. */
 @Command(name = "builds", mixinStandardHelpOptions = true, description = "The same tone with fewer and fewer parts: what is missed least goes first, each with its gap, cables, money, weight and minutes; and what is there twice.")
-public final class BuildsCommand extends VerboseOption implements Callable<Integer> {
+public final class BuildsCommand extends CommonOptions implements Callable<Integer> {
     @Mixin
     private ToneWithTake played = new ToneWithTake();
 

@@ -16,10 +16,10 @@ import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.SongMapCsv;
 import verisonus.casebook.exchange.VariantJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.song.FewerVariants;
 import verisonus.core.perform.song.SectionFinder;
 import verisonus.core.perform.song.SongMap;
@@ -31,7 +31,7 @@ import verisonus.core.work.Progress;
 @Command(name = "map", mixinStandardHelpOptions = true, description = {
         "Which variant stands where in a song: foot moves, tails that are cut, gaps, and what could be done without.",
         "--sections reads the sections from a recording; write the variants beside them and give the file as SONG.csv."})
-public final class MapCommand extends VerboseOption implements Callable<Integer> {
+public final class MapCommand extends CommonOptions implements Callable<Integer> {
     /** How the player's device changes. */
     enum Way {
         FLOOR_UNIT,

@@ -14,9 +14,9 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.RegionOptions;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.foot.FootLimits;
 import verisonus.core.perform.foot.FootRide;
 import verisonus.core.perform.foot.PedalRange;
@@ -32,7 +32,7 @@ import verisonus.core.work.Progress;
 
 /** From where to where a foot may move a control. */
 @Command(name = "pedal", mixinStandardHelpOptions = true, description = "From where to where a foot may move a control: heel where the change is first heard, toe before a limit breaks.")
-public final class PedalCommand extends VerboseOption implements Callable<Integer> {
+public final class PedalCommand extends CommonOptions implements Callable<Integer> {
     @Mixin
     private ToneWithTake played = new ToneWithTake();
 

@@ -14,9 +14,9 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.device.DriveTrim;
 import verisonus.core.perform.device.Platform;
 import verisonus.core.rig.Gear;
@@ -32,7 +32,7 @@ import verisonus.core.work.Progress;
         "One amp setting under several pedals: the one under which the worst of several tones stays nearest to itself.",
         "Each tone's pedal is turned until it is as dirty and as loud as before.",
         "With --amp instead: how the pedal of one tone must be turned in front of other amps."})
-public final class PlatformCommand extends VerboseOption implements Callable<Integer> {
+public final class PlatformCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE.json", description = "a tone with an amp and a pedal; two or more, one with --amp")
     private List<Path> tones = new ArrayList<>();
 

@@ -18,11 +18,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.evidence.notes.PlayedNote;
 import verisonus.core.evidence.notes.TempoCourse;
 import verisonus.core.evidence.notes.TempoEstimator;
@@ -44,7 +44,7 @@ import verisonus.core.work.InputFault;
 /** Times that follow the beat. */
 @Command(name = "tempo", mixinStandardHelpOptions = true, description = "Times that follow the beat: bind them, see how far they must reach, hear what rhythm an echo makes.", subcommands = {
         TempoCommand.Bind.class, TempoCommand.Drift.class, TempoCommand.Rhythm.class})
-public final class TempoCommand extends VerboseOption implements Callable<Integer> {
+public final class TempoCommand extends CommonOptions implements Callable<Integer> {
     @CommandLine.Spec
     private CommandLine.Model.@Nullable CommandSpec spec;
 
@@ -65,7 +65,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
 
     /** What of a tone follows the beat, and the tone at a tempo. */
     @Command(name = "bind", mixinStandardHelpOptions = true, description = "What of a tone follows the beat, and the tone at another tempo.")
-    static final class Bind extends VerboseOption implements Callable<Integer> {
+    static final class Bind extends CommonOptions implements Callable<Integer> {
         @Option(names = "--tone", required = true, paramLabel = "TONE", description = "the tone")
         private @Nullable Path tone;
 
@@ -140,7 +140,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
 
     /** How far the beat of a recording wanders. */
     @Command(name = "drift", mixinStandardHelpOptions = true, description = "How far the beat of a recording wanders, and what a time that follows it must cover.")
-    static final class Drift extends VerboseOption implements Callable<Integer> {
+    static final class Drift extends CommonOptions implements Callable<Integer> {
         @Parameters(paramLabel = "AUDIO", description = "the recording")
         private @Nullable Path audio;
 
@@ -207,7 +207,7 @@ public final class TempoCommand extends VerboseOption implements Callable<Intege
 
     /** What a phrase becomes with an echo. */
     @Command(name = "rhythm", mixinStandardHelpOptions = true, description = "What a phrase becomes with an echo: played and added notes, and what other note values would make of it.")
-    static final class Rhythm extends VerboseOption implements Callable<Integer> {
+    static final class Rhythm extends CommonOptions implements Callable<Integer> {
         @Mixin
         private ToneWithTake played = new ToneWithTake();
 

@@ -13,11 +13,11 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.device.Translation;
 import verisonus.core.perform.device.Translator;
 import verisonus.core.rig.Block;
@@ -27,7 +27,7 @@ import verisonus.core.work.Progress;
 
 /** The same tone on another device. */
 @Command(name = "translate", mixinStandardHelpOptions = true, description = "The same tone on another device: nearest models by what they do to it, what has to go, and everything turned until it is near.")
-public final class TranslateCommand extends VerboseOption implements Callable<Integer> {
+public final class TranslateCommand extends CommonOptions implements Callable<Integer> {
     @Mixin
     private ToneWithTake played = new ToneWithTake();
 

@@ -8,8 +8,8 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.JsonOption;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.device.Transparency;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
@@ -20,7 +20,7 @@ import verisonus.core.work.InputFault;
 
 /** What a drive leaves of the amp's own sound. */
 @Command(name = "transparency", mixinStandardHelpOptions = true, description = "What a drive leaves of the amp's own sound: against the amp's own gain, at as much dirt and as loud.")
-public final class TransparencyCommand extends VerboseOption implements Callable<Integer> {
+public final class TransparencyCommand extends CommonOptions implements Callable<Integer> {
     @Mixin
     private ToneWithTake played = new ToneWithTake();
 

@@ -21,11 +21,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.VariantJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
 import verisonus.core.perform.SolvedVariant;
@@ -48,7 +48,7 @@ import verisonus.core.work.Progress;
 @Command(name = "variants", mixinStandardHelpOptions = true, description = {
         "Variants of a tone: the same chain for another part, of which only the differences are kept.",
         "Shows what is there side by side; --make solves another by its goal, --usual three, --ladder steps of dirt towards one."})
-public final class VariantsCommand extends VerboseOption implements Callable<Integer> {
+public final class VariantsCommand extends CommonOptions implements Callable<Integer> {
     @Option(names = "--tone", required = true, paramLabel = "TONE", description = "the tone, or a file with its variants")
     private @Nullable Path tone;
 

@@ -22,11 +22,11 @@ import tools.jackson.databind.node.ObjectNode;
 import verisonus.casebook.exchange.Json;
 import verisonus.casebook.exchange.ToneJson;
 import verisonus.cli.files.AudioInput;
+import verisonus.cli.files.CommonOptions;
 import verisonus.cli.files.ForceOption;
 import verisonus.cli.files.JsonOption;
 import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
-import verisonus.cli.files.VerboseOption;
 import verisonus.core.advise.SaidWord;
 import verisonus.core.evidence.study.InputCheck;
 import verisonus.core.evidence.words.Word;
@@ -48,7 +48,7 @@ import verisonus.core.work.Progress;
 /** {@code tone}: begun from a take alone, and moved to a wish. */
 @Command(name = "tone", mixinStandardHelpOptions = true, description = "A tone with no record: begin from a take alone, hear the starting tones, move one to a wish.", subcommands = {
         ToneCommand.New.class, ToneCommand.Start.class, ToneCommand.Aim.class})
-public final class ToneCommand extends VerboseOption implements Callable<Integer> {
+public final class ToneCommand extends CommonOptions implements Callable<Integer> {
     private static final String NEUTRAL = "NEUTRAL";
     private static final int NAMED = 3;
 
@@ -61,7 +61,7 @@ public final class ToneCommand extends VerboseOption implements Callable<Integer
     }
 
     /** What every one of them is told. */
-    private abstract static class WithTake extends VerboseOption implements Callable<Integer> {
+    private abstract static class WithTake extends CommonOptions implements Callable<Integer> {
         @Option(names = "--di", required = true, paramLabel = "DI", description = "dry guitar of your own")
         private @Nullable Path di;
 
@@ -160,11 +160,8 @@ public final class ToneCommand extends VerboseOption implements Callable<Integer
             return 0;
         }
 
-        /** The words that fit it, the clearest first. */
         private static String words(StartSound s) {
-            List<String> fits = Word.shipped().stream().flatMap(w -> w.fits(s.traits()).stream())
-                    .sorted(Comparator.comparingDouble((Word.Fit f) -> -f.strength())).limit(NAMED)
-                    .map(f -> f.word().name()).toList();
+            List<String> fits = s.fitting(NAMED);
             return fits.isEmpty() ? "" : ": " + String.join(", ", fits);
         }
     }

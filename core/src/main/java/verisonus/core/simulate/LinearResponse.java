@@ -31,9 +31,13 @@ public record LinearResponse(float[] impulse, List<String> blocks, double nullDb
     private static final int PROBE = 2 * RATE_HZ;
     private static final int BLOCK = 1024;
 
-    /** Empty where nothing in the tone only filters. */
+    /** Empty where nothing behind the last clipper only filters, or where ways run beside each other: no one response stands for both. */
     public static Optional<LinearResponse> of(Tone tone) {
-        List<Block> blocks = tone.blocks().stream().filter(b -> b.on() && filters(b.model().kind())).toList();
+        if (!tone.routing().branches().isEmpty()) return Optional.empty();
+        List<Block> on = tone.main().stream().filter(Block::on).toList();
+        int behind = 0;
+        for (int i = 0; i < on.size(); i++) if (clips(on.get(i).model().kind())) behind = i + 1;
+        List<Block> blocks = on.stream().skip(behind).filter(b -> filters(b.model().kind())).toList();
         if (blocks.isEmpty()) return Optional.empty();
         Tone part = new Tone("part", blocks);
         float[] pulse = new float[RATE_HZ];
@@ -54,6 +58,11 @@ public record LinearResponse(float[] impulse, List<String> blocks, double nullDb
         }
         return Optional.of(new LinearResponse(cut, blocks.stream().map(b -> b.model().name()).toList(),
                 10 * Math.log10(error / all + 1e-20)));
+    }
+
+    /** What stands before one of these sounds otherwise behind it. */
+    private static boolean clips(GearKind kind) {
+        return kind == GearKind.AMP || kind == GearKind.DRIVE || kind == GearKind.COMPRESSOR || kind == GearKind.GATE;
     }
 
     private static boolean filters(GearKind kind) {

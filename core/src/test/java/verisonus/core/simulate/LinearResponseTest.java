@@ -8,6 +8,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Branch;
+import verisonus.core.rig.Routing;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.RealFft;
 import verisonus.core.sound.Sound;
@@ -27,6 +29,20 @@ class LinearResponseTest {
     @Test
     void anAmpAloneHasNone() {
         assertThat(LinearResponse.of(new Tone("t", List.of(Block.of("mid-forward crunch"))))).isEmpty();
+    }
+
+    @Test
+    void anEqualizerInFrontOfTheClipperStaysThere() {
+        Tone front = WHOLE.moved("equalizer", 0);
+        assertThat(LinearResponse.of(front).orElseThrow().blocks())
+                .containsExactly("4×12 closed", "dynamic microphone");
+    }
+
+    @Test
+    void twoWaysBesideEachOtherHaveNone() {
+        Tone two = WHOLE.inserted(Block.of("2×12 open").named("second cabinet"), 4).routed(new Routing(List.of(),
+                List.of(new Branch("room", "amp", Branch.OUTPUT, List.of("second cabinet"), 0, 0, false))));
+        assertThat(LinearResponse.of(two)).isEmpty();
     }
 
     @Test

@@ -117,8 +117,8 @@ public final class DeriveModel {
         // The bench says it by itself; who stands before it is told what to do there.
         if (desk.bench().get() == Bench.DERIVE)
             say(session.tone().isEmpty()
-                    ? "Press a sound to hear it, then begin with it; or choose a record."
-                    : "There is no record to copy: say what the tone shall be.");
+                    ? "Press a sound to hear it, then start from it; or choose a record."
+                    : "There is no record to copy: say how the tone should sound.");
         desk.bench().set(Bench.DERIVE);
         starts.play();
     }

@@ -142,10 +142,8 @@ public final class DeriveView extends BorderPane {
         String missing = session.missing();
         boolean own = model.starts().isWithoutRecord();
         boolean begins = model.starts().isAsked();
-        verdict.setText(own
-                ? begins
-                        ? "There is no record: from what shall it begin?"
-                        : "A tone of your own: there is no record to hold it against."
+        verdict.setText(begins
+                ? "No record here. What should the tone start from?"
                 : tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
         summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(session.canBegin()
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
@@ -153,7 +151,9 @@ public final class DeriveView extends BorderPane {
                 : missing));
         derive.setText(tone.isPresent() ? "Derive again" : "Derive");
         if (own)
-            summary.setText(begins ? "" : "Say what it shall be, or turn it yourself; the logbook keeps each step.");
+            summary.setText(begins
+                    ? ""
+                    : "Say how it should sound, or turn the controls yourself. The logbook keeps every step.");
         summary.setManaged(!summary.getText().isEmpty());
         left.setCenter(begins ? starts : chain);
         starts.setVisible(begins);

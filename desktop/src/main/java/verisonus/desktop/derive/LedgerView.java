@@ -3,6 +3,7 @@ package verisonus.desktop.derive;
 import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Toggle;
@@ -29,6 +30,11 @@ final class LedgerView extends BorderPane {
     private static final Set<String> OF_A_RECORD = Set.of("gap", "next", "schools", "reach");
 
     private final DeriveModel model;
+    /** Asked now and then: folded where the record's own questions stand. */
+    private static final Set<String> SELDOM = Set.of("feel", "levels", "schools", "reach");
+
+    private final Button more = Nodes.plain("more");
+    private boolean unfolded;
     private boolean wasWithout;
     private final GapRows rows;
     private final GapFoot under;
@@ -58,12 +64,19 @@ final class LedgerView extends BorderPane {
         setPrefWidth(344);
         FlowPane asked = new FlowPane(2, 0, question("gap", "gap", "what still differs, most audible first"),
                 question("next", "next move", "what to turn next (G)"),
-                question("wish", "wish", "what it shall be, said by yourself"),
+                question("wish", "wish", "say how it should sound"),
+                question("control", "control", "what one setting does on this tone: press its name in the chain"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
                 question("schools", "either way", "where players part ways: both sides on this tone, with their price"),
-                question("control", "control", "what one setting does on this tone: press its name in the chain"),
-                question("reach", "reach", "what stays out of reach, and what is the playing's"));
+                question("reach", "reach", "what stays out of reach, and what is the playing's"), more);
+        more.setId("ask-more");
+        more.getStyleClass().addAll("small", "question");
+        Hint.on(more, "feel, levels, where players part ways, reach");
+        more.setOnAction(_ -> {
+            unfolded = !unfolded;
+            offer();
+        });
         asked.setPadding(new Insets(0, 0, 4, -6));
         VBox top = Nodes.column(2, asked, head);
         top.setPadding(new Insets(0, 0, 6, 0));
@@ -108,9 +121,14 @@ final class LedgerView extends BorderPane {
         boolean record = model.session().desk().sounds().get().reference().isPresent();
         for (Toggle t : questions.getToggles()) {
             ToggleButton b = (ToggleButton) t;
-            b.setVisible(record || !OF_A_RECORD.contains(String.valueOf(b.getUserData())));
+            String id = String.valueOf(b.getUserData());
+            boolean folded = record && SELDOM.contains(id) && !unfolded && !b.isSelected();
+            b.setVisible(!folded && (record || !OF_A_RECORD.contains(id)));
             b.setManaged(b.isVisible());
         }
+        more.setVisible(record);
+        more.setManaged(record);
+        more.setText(unfolded ? "less" : "more");
         Toggle now = questions.getSelectedToggle();
         if (!record && now instanceof ToggleButton b && !b.isVisible()) ask("wish");
         if (record && wasWithout) ask("gap");
@@ -126,7 +144,7 @@ final class LedgerView extends BorderPane {
         setBottom(gap ? under : null);
         head.setText(switch (asked) {
             case "next" -> "What to turn next";
-            case "wish" -> "What shall it be?";
+            case "wish" -> "How should it sound?";
             case "feel" -> "Under the fingers";
             case "reach" -> "Out of reach";
             case "levels" -> "Levels on the way";

@@ -17,6 +17,7 @@ import verisonus.core.evidence.study.Isolation;
 import verisonus.core.evidence.study.Passage;
 import verisonus.core.evidence.study.PassageFinder;
 import verisonus.core.sound.Sound;
+import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.DrawnCourse;
 
@@ -44,6 +45,16 @@ public final class ListenModel {
         desk.open().subscribe(this::showKept);
         desk.sounds().subscribe(s -> s.reference().ifPresent(this::draw));
         showKept(desk.open().get());
+    }
+
+    /** Whether there is a take of the player's and no record. */
+    boolean hasTakeAlone() {
+        return reference().isEmpty() && desk.open().get().flatMap(o -> o.first(Medium.Role.DI)).isPresent();
+    }
+
+    /** Goes to where a tone begins without one. */
+    void startOwn() {
+        desk.bench().set(Bench.DERIVE);
     }
 
     private double lengthS() {

@@ -40,6 +40,9 @@ public final class ListenView extends BorderPane {
     private final Label question = Nodes.label("Where does the guitar stand alone?", "heading");
     private final Label hint = Nodes.label("", "quiet", "small");
     private final VBox empty;
+    private final Label lacking = Nodes.label("", "heading");
+    private final Label next = Nodes.label("", "quiet");
+    private final Button own = new Button("Start without a record");
     private final RibbonView ribbons;
 
     /** @param choose lets the player choose recordings to add */
@@ -54,11 +57,12 @@ public final class ListenView extends BorderPane {
         first.getStyleClass().add("first");
         Hint.on(first, "wav, flac, mp3, m4a, ogg and others (Ctrl+O)");
         first.setOnAction(_ -> choose.run());
-        empty = Nodes.column(10, Nodes.label("Nothing to listen to yet.", "heading"),
-                Nodes.label(
-                        "First a recording with the wanted sound, then a dry take of your guitar: drop them here, or",
-                        "quiet"),
-                first);
+        own.setId("without-record");
+        Hint.on(own, "a tone of your own, from a sound that you choose (Ctrl+D)");
+        own.setOnAction(_ -> model.startOwn());
+        HBox ways = new HBox(10, first, own);
+        ways.setAlignment(Pos.CENTER);
+        empty = Nodes.column(10, lacking, next, ways);
         empty.setAlignment(Pos.CENTER);
         setPadding(new Insets(14, 22, 10, 22));
         Pane space = new Pane();
@@ -121,6 +125,13 @@ public final class ListenView extends BorderPane {
         Optional<OpenCase> open = model.desk().open().get();
         boolean any = open.flatMap(o -> o.first(Medium.Role.REFERENCE)).isPresent();
         setCenter(any ? ribbons : empty);
+        boolean take = model.hasTakeAlone();
+        lacking.setText(take ? "A take, and no record yet." : "Nothing to listen to yet.");
+        next.setText(take
+                ? "Add a recording with the sound you want, or make a tone of your own without one."
+                : "First a recording with the wanted sound, then a dry take of your guitar: drop them here, or");
+        own.setVisible(take);
+        own.setManaged(take);
         hint.setText(any
                 ? "Drag to mark a region. Wheel moves, Ctrl and wheel zooms."
                 : "");

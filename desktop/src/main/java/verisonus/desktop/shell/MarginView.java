@@ -103,7 +103,7 @@ final class MarginView extends BorderPane {
             words.getChildren().add(bar);
         } else {
             words.getChildren()
-                    .add(Nodes.label(c.derived() ? "how near is not known" : "not derived yet", "quiet", "small"));
+                    .add(Nodes.label(c.derived() ? "no distance measured" : "not derived yet", "quiet", "small"));
         }
         if (open) desk.open().get().ifPresent(o -> words.getChildren().addAll(media(o)));
         Button b = Nodes.plain("");

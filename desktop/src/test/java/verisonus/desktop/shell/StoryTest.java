@@ -255,7 +255,7 @@ class StoryTest {
         String said = ((javafx.scene.control.Label) find("#move-said")).getText();
         assertThat(said).containsAnyOf("measured", "taken back");
         if (said.contains("taken back")) assertThat(open().tone().orElseThrow().tone()).isEqualTo(before.tone());
-        robot.clickOn("#ask-feel").clickOn("#ask-fingers");
+        robot.clickOn("#ask-more").clickOn("#ask-feel").clickOn("#ask-fingers");
         waitFor(() -> !desk.work().busy().get() && robot.lookup("Where the dirt is made").tryQuery().isPresent());
         robot.clickOn("#ask-gap");
     }

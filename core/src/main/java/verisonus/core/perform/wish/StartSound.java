@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import verisonus.core.evidence.Examination;
 import verisonus.core.evidence.words.Trait;
+import verisonus.core.evidence.words.Word;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
@@ -40,10 +41,16 @@ public record StartSound(StartingTone start, String family, Map<Trait, Double> t
         return working.durationS() > HEARD_S ? working.slice(0, HEARD_S) : working;
     }
 
-    private static StartSound of(StartingTone t, Sound take) {
-        Sound played = Renderer.render(t.tone(), take, Quality.DRAFT, Progress.NONE);
+    /** One of them, on a take of any length. */
+    public static StartSound of(StartingTone t, Sound take) {
+        Sound played = Renderer.render(t.tone(), part(take), Quality.DRAFT, Progress.NONE);
         return new StartSound(t, family(t.tone()),
                 Trait.of(Examination.of(played, Examination.Depth.TONE, Progress.NONE)));
+    }
+
+    /** The listener's words that fit it, the clearest first. */
+    public List<String> fitting(int most) {
+        return Word.fitting(Word.shipped(), traits).stream().limit(most).map(f -> f.word().name()).toList();
     }
 
     private static String family(Tone t) {

@@ -3,6 +3,7 @@ package verisonus.core.perform.wish;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -235,9 +236,16 @@ public final class WishSolver {
         for (Trait t : was.keySet()) {
             if (asked.contains(t) || !is.containsKey(t)) continue;
             double by = is.getOrDefault(t, 0.0) - was.getOrDefault(t, 0.0);
-            if (Math.abs(by) > t.step()) out.add(t.words() + Figures.read(" moved along, by %+.1f ", by) + t.unit());
+            if (Math.abs(by) > t.step()) out.add(named(t) + Figures.read(" moved along, by %+.1f ", by) + t.unit());
         }
         return out;
+    }
+
+    /** A band by its name: an octave in hertz alone says nothing to a player. */
+    private static String named(Trait t) {
+        return BANDS.contains(t)
+                ? t.name().toLowerCase(Locale.ROOT).replace('_', ' ') + " (" + t.words() + ")"
+                : t.words();
     }
 
     private static List<Granted.Change> changes(Tone from, Tone to) {

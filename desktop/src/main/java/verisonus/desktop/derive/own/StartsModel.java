@@ -1,16 +1,18 @@
 package verisonus.desktop.derive.own;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.advise.SaidWord;
-import verisonus.core.evidence.Examination;
-import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.perform.wish.NewTone;
 import verisonus.core.perform.wish.StartSound;
@@ -21,7 +23,6 @@ import verisonus.core.simulate.Renderer;
 import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
-import verisonus.core.work.Progress;
 import verisonus.desktop.desk.CaseAsItStands;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.player.Source;
@@ -32,7 +33,8 @@ import verisonus.desktop.session.CaseSession;
  * on the player's own take and as loud as the others.
  */
 public final class StartsModel {
-    private static final int WORDS = 3;
+    /** Steps of hearing beyond which a sound is no clearer what a word says. */
+    private static final double CLEAR = 4;
     private static final String NEUTRAL = "neutral";
 
     /**
@@ -45,6 +47,9 @@ public final class StartsModel {
     private final CaseSession session;
     private final Desk desk;
     private final ReadOnlyObjectWrapper<Optional<Played>> played = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyBooleanWrapper stopped = new ReadOnlyBooleanWrapper();
+    /** What is being played, without its sounds. */
+    private Optional<Played> underWay = Optional.empty();
     private final ReadOnlyObjectWrapper<Optional<StartSound>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
 
     public StartsModel(CaseSession session) {
@@ -67,35 +72,43 @@ public final class StartsModel {
                 && desk.sounds().get().di().isPresent();
     }
 
-    /** Plays them all on the take, unless that was done. */
+    /** Plays them all on the take, unless that was done or is under way. */
     public void play() {
         Optional<CaseAsItStands> now = desk.asItStands();
         Optional<Sound> take = now.flatMap(c -> c.sounds().di());
-        if (!isAsked() || take.isEmpty() || desk.work().busy().get()) return;
+        if (!isAsked() || take.isEmpty()) return;
         Rig rig = now.orElseThrow().rig();
-        boolean done = played.get().filter(p -> p.take == take.get() && p.rig.equals(rig)).isPresent();
-        if (done) return;
+        Played asked = new Played(take.get(), rig, List.of());
+        if (current().isPresent() || underWay.filter(asked::equals).isPresent()) return;
+        underWay = Optional.of(asked);
+        stopped.set(false);
         ExecutorService workers = desk.work().helpers();
         desk.forCase("Playing the starting tones", p -> {
             p.step(0.1, "on your take");
-            StartSound neutral = new StartSound(new StartingTone(NEUTRAL, NewTone.neutral(rig)), "",
-                    traits(NewTone.neutral(rig), take.get()));
-            List<StartSound> all = new java.util.ArrayList<>(List.of(neutral));
+            List<StartSound> all = new ArrayList<>();
+            all.add(StartSound.of(new StartingTone(NEUTRAL, NewTone.neutral(rig)), take.get()));
             all.addAll(StartSound.all(rig, take.get(), workers));
             return new Played(take.get(), rig, List.copyOf(all));
-        }).show(p -> played.set(Optional.of(p)));
+        }).otherwise(_ -> {
+            underWay = Optional.empty();
+            stopped.set(true);
+        }).show(p -> {
+            underWay = Optional.empty();
+            played.set(Optional.of(p));
+        });
     }
 
-    private static Map<Trait, Double> traits(Tone tone, Sound take) {
-        Sound working = take.atRate(Sound.WORKING_RATE_HZ);
-        return Trait.of(Examination.of(Renderer.render(tone, working.slice(0, Math.min(6, working.durationS())),
-                Quality.DRAFT, Progress.NONE), Examination.Depth.TONE, Progress.NONE));
+    /** What was played on the take of the open case, with the gear as it is; another case's is none of it. */
+    public Optional<Played> current() {
+        Optional<CaseAsItStands> now = desk.asItStands();
+        return played.get().filter(p -> now.filter(c -> c.rig().equals(p.rig)
+                && c.sounds().di().filter(d -> d == p.take).isPresent()).isPresent());
     }
 
     /** In the order of the gear, or with words the one that they fit best first. */
     public List<StartSound> sorted(String words) {
-        List<StartSound> all = played.get().map(Played::sounds).orElse(List.of());
-        List<SaidWord> said = java.util.Arrays.stream(words.split("[,;]", -1)).map(String::strip)
+        List<StartSound> all = current().map(Played::sounds).orElse(List.of());
+        List<SaidWord> said = Arrays.stream(words.split("[,;]", -1)).map(String::strip)
                 .filter(w -> !w.isEmpty()).flatMap(w -> SaidWord.find(w, Word.shipped()).stream()).toList();
         if (said.isEmpty()) return named(all, words);
         return all.stream().sorted(Comparator.comparingDouble((StartSound s) -> -fit(s, said))).toList();
@@ -103,29 +116,23 @@ public final class StartsModel {
 
     /** Words that are none of a listener's are looked for in the names. */
     private static List<StartSound> named(List<StartSound> all, String words) {
-        String in = words.strip().toLowerCase(java.util.Locale.ROOT);
+        String in = words.strip().toLowerCase(Locale.ROOT);
         return in.isEmpty()
                 ? all
                 : all.stream().filter(s -> (s.start().words() + " " + s.family()).contains(in)).toList();
     }
 
-    /** Mean distance in the asked directions, in steps of hearing. */
+    /** How far it lies in the asked directions, in steps of what is clearly heard. */
     private static double fit(StartSound s, List<SaidWord> said) {
         double sum = 0;
         for (SaidWord w : said) {
             for (Word.Condition c : w.word().conditions()) {
                 double v = s.traits().getOrDefault(c.trait(), 0.0) / c.trait().step();
                 double towards = c.above() == w.more() ? v : -v;
-                sum += Math.clamp(towards, -4, 4) / w.word().conditions().size();
+                sum += Math.clamp(towards, -CLEAR, CLEAR) / w.word().conditions().size();
             }
         }
         return sum;
-    }
-
-    /** The words that fit it, the clearest first. */
-    public static String words(StartSound s) {
-        return String.join(", ", Word.fitting(Word.shipped(), s.traits()).stream().limit(WORDS)
-                .map(f -> f.word().name()).toList());
     }
 
     /** Plays one as mine; nothing is kept. */
@@ -152,6 +159,11 @@ public final class StartsModel {
                         "Begun from " + s.start().words()));
     }
 
+    /** Whether the last playing was cancelled or failed, so that nothing is on its way. */
+    public ReadOnlyBooleanProperty stopped() {
+        return stopped.getReadOnlyProperty();
+    }
+
     public ReadOnlyObjectProperty<Optional<Played>> played() {
         return played.getReadOnlyProperty();
     }
@@ -161,7 +173,4 @@ public final class StartsModel {
         return heard.getReadOnlyProperty();
     }
 
-    CaseSession session() {
-        return session;
-    }
 }

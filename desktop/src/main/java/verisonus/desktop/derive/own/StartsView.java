@@ -21,6 +21,7 @@ import verisonus.desktop.theme.Theme;
 
 /** With a take and no record: one question, from what the tone shall begin. A row is heard by pressing it. */
 public final class StartsView extends BorderPane {
+    private static final int WORDS = 3;
     private static final double NAME = 250;
     private static final double SCALE = 130;
     private static final double MADE = 280;
@@ -39,19 +40,19 @@ public final class StartsView extends BorderPane {
         this.theme = theme;
         words.setId("start-words");
         words.setPromptText("warm, less bright, crunch …");
-        words.setAccessibleText("what it should be like");
+        words.setAccessibleText("how it should sound");
         words.setPrefWidth(260);
         words.textProperty().subscribe(_ -> show());
-        Button record = Nodes.plain("there is a record: choose it…");
+        Button record = Nodes.plain("I have a record: choose it…");
         record.setId("start-record");
         record.setOnAction(_ -> choose.run());
-        HBox ask = new HBox(10, Nodes.label("It should be", "small"), words, record);
+        HBox ask = new HBox(10, Nodes.label("It should sound", "small"), words, record);
         ask.setAlignment(Pos.CENTER_LEFT);
         HBox head = new HBox(0, cell("", NAME), cell("clean · dirty", SCALE), cell("dark · bright", SCALE),
                 cell("made with", MADE));
         head.setPadding(new Insets(6, 0, 2, BUTTON_EDGE));
         setTop(Nodes.padded(Nodes.column(6,
-                Nodes.wrapped("Each is played on your own take, as loud as the others. Press one to hear it.",
+                Nodes.wrapped("Each plays your own take, all at the same loudness. Press one to hear it.",
                         "quiet", "small"),
                 ask, head, none), 2, 16, 0, 22));
         ScrollPane scroll = new ScrollPane(Nodes.padded(rows, 0, 16, 12, 22));
@@ -59,6 +60,7 @@ public final class StartsView extends BorderPane {
         setCenter(scroll);
         model.played().subscribe(_ -> show());
         model.heard().subscribe(_ -> show());
+        model.stopped().subscribe(_ -> show());
     }
 
     private static Label cell(String text, double width) {
@@ -70,20 +72,26 @@ public final class StartsView extends BorderPane {
 
     /** Shows what is there; asks for it to be played where it was not. */
     public void show() {
-        if (isVisible()) model.play();
+        if (isVisible() && !model.stopped().get()) model.play();
         List<StartSound> all = model.sorted(words.getText());
-        boolean waiting = model.played().get().isEmpty();
+        boolean waiting = model.current().isEmpty();
         none.setText(waiting
-                ? "They are being played on your take."
-                : all.isEmpty() ? "None is called so. Say what you would hear, or clear the line." : "");
+                ? model.stopped().get()
+                        ? "They were not played: Ctrl+D plays them."
+                        : "They are being played on your take."
+                : all.isEmpty() ? "Nothing is called that. Say how it should sound, or clear the line." : "");
         none.setManaged(!none.getText().isEmpty());
         rows.getChildren().setAll(all.stream().map(this::row).toList());
+    }
+
+    private static String words(StartSound s) {
+        return String.join(", ", s.fitting(WORDS));
     }
 
     private HBox row(StartSound s) {
         boolean here = model.heard().get().filter(s::equals).isPresent();
         Label name = Nodes.label(s.start().words(), here ? "strong" : "figure");
-        Label like = Nodes.label(StartsModel.words(s), "quiet", "small");
+        Label like = Nodes.label(words(s), "quiet", "small");
         VBox called = new VBox(0, name, like);
         called.setMinWidth(NAME);
         called.setPrefWidth(NAME);
@@ -93,7 +101,7 @@ public final class StartsView extends BorderPane {
         line.setAlignment(Pos.CENTER_LEFT);
         press.setGraphic(line);
         press.getStyleClass().addAll("plain", "start-row");
-        press.setAccessibleText("hear " + s.start().words() + ", " + StartsModel.words(s));
+        press.setAccessibleText("hear " + s.start().words() + ", " + words(s));
         Hint.on(press, "hear it on your take");
         press.setOnAction(_ -> model.hear(s));
         HBox out = new HBox(12, press);
@@ -101,7 +109,7 @@ public final class StartsView extends BorderPane {
         out.getStyleClass().add("ruled-below");
         HBox.setHgrow(press, Priority.NEVER);
         if (here) {
-            Button begin = new Button("Begin with it");
+            Button begin = new Button("Start from this");
             begin.setId("begin");
             begin.getStyleClass().add("first");
             begin.setMinWidth(Region.USE_PREF_SIZE);
@@ -112,7 +120,7 @@ public final class StartsView extends BorderPane {
     }
 
     private TraitScale scale(StartSound s, Trait trait) {
-        List<Double> all = model.played().get().map(p -> p.sounds().stream()
+        List<Double> all = model.current().map(p -> p.sounds().stream()
                 .flatMap(o -> Optional.ofNullable(o.traits().get(trait)).stream()).toList()).orElse(List.of());
         double least = all.stream().mapToDouble(v -> v).min().orElse(0);
         double most = all.stream().mapToDouble(v -> v).max().orElse(1);

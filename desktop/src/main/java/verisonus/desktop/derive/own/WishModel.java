@@ -23,6 +23,7 @@ import verisonus.core.rig.Rig;
 import verisonus.core.rig.Tone;
 import verisonus.core.sound.Sound;
 import verisonus.desktop.session.CaseSession;
+import verisonus.desktop.session.ToneEdit;
 
 /** What the tone shall be, in what a listener notices; it is moved there, measured on the take, and can be taken back. */
 public final class WishModel {
@@ -65,7 +66,7 @@ public final class WishModel {
         Optional<Sound> take = session.di();
         if (wish.isEmpty()) return;
         if (take.isEmpty() || session.tone().isEmpty()) {
-            said.set("There is no tone yet to be moved: begin with one.");
+            said.set("There is no tone to change yet: start from one first.");
             return;
         }
         said.set("");
@@ -76,12 +77,19 @@ public final class WishModel {
             Granted g = new WishSolver(rig, sounds.di().orElse(take.get()), workers).granted(tone, wish.get(),
                     progress);
             found.set(Optional.of(new Answer(tone, g)));
+            // A tone that stays as it is is not kept anew, and the player is told all the same.
+            if (g.tone().equals(tone))
+                session.desk().work().onWindow(() -> {
+                    if (session.isStill(tone)) answered(found.get());
+                });
             return g.tone();
-        }, "Wished: " + summary(wish.get()), _ -> {
-            answer.set(found.get());
-            dirtBy.set(0);
-            louderLu.set(0);
-        });
+        }, "Wished: " + summary(wish.get()), _ -> answered(found.get()));
+    }
+
+    private void answered(Optional<Answer> found) {
+        answer.set(found);
+        dirtBy.set(0);
+        louderLu.set(0);
     }
 
     /** One word of the usual ones. */
@@ -98,14 +106,14 @@ public final class WishModel {
             if (w.isEmpty()) continue;
             Optional<SaidWord> found = SaidWord.find(w, Word.shipped());
             if (found.isEmpty()) {
-                said.set("“" + w + "” is no word that is known here; near it: "
+                said.set("“" + w + "” is not a word known here; close to it: "
                         + String.join(", ", SaidWord.nearest(w, Word.shipped())) + ".");
                 return Optional.empty();
             }
             understood.add(found.get());
         }
         Wish wish = new Wish(understood, moved(louderLu.get()), moved(dirtBy.get()), Optional.empty());
-        if (wish.isEmpty()) said.set("Say what it shall be, or move a scale.");
+        if (wish.isEmpty()) said.set("Say how it should sound, or move a slider.");
         return wish.isEmpty() ? Optional.empty() : Optional.of(wish);
     }
 
@@ -121,10 +129,10 @@ public final class WishModel {
         return String.join(", ", out);
     }
 
-    /** Takes the last wish back. */
+    /** Takes the last wish back, whatever else was noted or locked since. */
     public void takeBack() {
-        session.desk().undo();
-        answer.set(Optional.empty());
+        standing().ifPresent(a -> session.change(ToneEdit.from(a.granted.tone(), a.tone), "Took the wish back",
+                _ -> answer.set(Optional.empty())));
     }
 
     public StringProperty words() {

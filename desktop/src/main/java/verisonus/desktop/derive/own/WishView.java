@@ -20,7 +20,7 @@ import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
-/** What shall it be? Words and two scales; then what was met, what was turned for it and what moved along. */
+/** How should it sound? Words and two scales; then what was met, what was turned for it and what moved along. */
 public final class WishView {
     private static final List<String> USUAL = List.of("brighter", "darker", "warmer", "less harsh", "less boxy",
             "more cut");
@@ -73,10 +73,10 @@ public final class WishView {
             b.setOnAction(_ -> model.grant(w));
             usual.getChildren().add(b);
         }
-        Button grant = new Button("Make it so");
+        Button grant = new Button("Change it");
         grant.setId("grant");
         grant.getStyleClass().add("first");
-        Hint.on(grant, "tries what helps most and harms least, on your take, loudness held; some seconds");
+        Hint.on(grant, "tries what helps most and harms least on your take, at the same loudness; takes some seconds");
         grant.setOnAction(_ -> model.grant());
         body.getChildren().setAll(words, usual, dirt, loudness, grant, said);
         model.standing().ifPresent(this::answer);
@@ -85,8 +85,10 @@ public final class WishView {
 
     private void answer(WishModel.Answer a) {
         for (Granted.Part p : a.granted().parts())
-            body.getChildren().add(Nodes.wrapped((p.met() ? "Met: " : "Not met: ") + p.wish() + Figures.read(
-                    ", %.1f of %.1f ", p.reached(), p.wanted()) + p.unit() + ".", p.met() ? "strong" : "gap-ink"));
+            body.getChildren().add(Nodes.wrapped(p.met()
+                    ? "Done: " + p.wish() + "."
+                    : Figures.read("Only part of the way (%.0f %%): ", 100 * p.reached() / p.wanted()) + p.wish() + ".",
+                    p.met() ? "strong" : "gap-ink"));
         for (Granted.Change c : a.granted().changed())
             if (!isPlaceOfAFilter(a, c)) body.getChildren().add(Nodes.wrapped(changed(a, c), "small"));
         for (String s : a.granted().against()) body.getChildren().add(Nodes.wrapped(s + ".", "quiet", "small"));

@@ -104,14 +104,62 @@ class StartsAndWishesTest {
     }
 
     @Test
+    void whatWasPlayedOnAnotherCasesTakeIsNoneOfThisOnes() {
+        assertThat(starts.current()).isPresent();
+        long other = fixture.desk().addCase("Other take");
+        fixture.settle();
+        fixture.book().recordings().addMedium(other, Medium.Role.DI, "other.wav",
+                SoundWriter.encode(DeskFixture.notes(3, 0.3), SoundWriter.Format.WAV_16));
+        fixture.desk().refresh();
+        fixture.settle();
+        assertThat(starts.isAsked()).isTrue();
+        assertThat(starts.current()).isEmpty();
+        assertThat(starts.sorted("")).isEmpty();
+        starts.play();
+        fixture.settle();
+        assertThat(starts.sorted("")).isNotEmpty();
+    }
+
+    @Test
+    void aPlayingThatIsCancelledIsSaidAndCanBeAskedForAgain() {
+        fixture.desk().addCase("Third");
+        fixture.settle();
+        fixture.book().recordings().addMedium(fixture.open().entry().id(), Medium.Role.DI, "third.wav",
+                SoundWriter.encode(DeskFixture.notes(3, 0.2), SoundWriter.Format.WAV_16));
+        fixture.desk().refresh();
+        fixture.settle();
+        starts.play();
+        fixture.desk().work().cancel();
+        fixture.settle();
+        assertThat(starts.current().isPresent()).isNotEqualTo(starts.stopped().get());
+        starts.play();
+        fixture.settle();
+        assertThat(starts.current()).isPresent();
+        assertThat(starts.stopped().get()).isFalse();
+    }
+
+    @Test
+    void aWishThatNothingCanMeetIsAnswered() {
+        starts.begin(starts.sorted("").get(0));
+        fixture.settle();
+        DerivedTone begun = tone();
+        wish.dirtBy().set(-0.3);
+        wish.grant();
+        fixture.settle();
+        assertThat(wish.standing()).as("said, though nothing was turned").isPresent();
+        assertThat(wish.standing().orElseThrow().granted().against()).isNotEmpty();
+        assertThat(tone().tone().blocks()).hasSameSizeAs(begun.tone().blocks());
+    }
+
+    @Test
     void whatCannotBeUnderstoodIsSaid() {
         starts.begin(starts.sorted("").get(1));
         fixture.settle();
         wish.words().set("zzz");
         wish.grant();
-        assertThat(wish.said().get()).contains("no word that is known");
+        assertThat(wish.said().get()).contains("not a word known here");
         wish.words().set("");
         wish.grant();
-        assertThat(wish.said().get()).contains("Say what it shall be");
+        assertThat(wish.said().get()).contains("Say how it should sound");
     }
 }

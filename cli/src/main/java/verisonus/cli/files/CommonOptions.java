@@ -3,7 +3,7 @@ package verisonus.cli.files;
 import picocli.CommandLine.Option;
 
 /** The options every command has. */
-public abstract class VerboseOption {
+public abstract class CommonOptions {
     @Option(names = "--verbose", description = "say more when something fails")
     @SuppressWarnings("unused") // read from the arguments where a failure is reported
     private boolean verbose;
