@@ -32,9 +32,10 @@ public record VariantMatrix(List<Row> rows) {
      * @param change against the tone
      * @param bandsDb named bands that the tone has, against the tone, dB, loudness taken out
      * @param ringsS how long repeats or space ring on, s
+     * @param notices what a listener notices of it
      */
     public record Row(String name, PlayedReading reading, HeardChange change, Map<NamedBand, Double> bandsDb,
-            double ringsS) {}
+            double ringsS, ToneNotices notices) {}
 
     public VariantMatrix {
         rows = List.copyOf(rows);
@@ -58,9 +59,10 @@ public record VariantMatrix(List<Row> rows) {
         for (Tone t : tones) {
             progress.step(out.size() / (double) tones.size(), "playing " + t.name());
             Sound played = out.isEmpty() ? first : Renderer.render(t, part, Quality.SEARCH, Progress.NONE);
-            out.add(new Row(t.name(), PlayedReading.of(t, dry),
-                    HeardChange.between(moments, HeardChange.Moments.of(played)), bands(first, played),
-                    t.blocks().stream().mapToDouble(Ringing::seconds).max().orElse(0)));
+            PlayedReading reading = PlayedReading.of(t, dry);
+            out.add(new Row(t.name(), reading, HeardChange.between(moments, HeardChange.Moments.of(played)),
+                    bands(first, played), t.blocks().stream().mapToDouble(Ringing::seconds).max().orElse(0),
+                    ToneNotices.of(t, dry, reading)));
         }
         return new VariantMatrix(out);
     }

@@ -3,6 +3,7 @@ package verisonus.core.perform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.Control;
@@ -12,7 +13,10 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.MixLaw;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Variant;
+import verisonus.core.simulate.Renderer;
+import verisonus.core.simulate.stages.Quality;
 import verisonus.core.sound.Sound;
+import verisonus.core.take.LoudestPart;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
 import verisonus.core.work.Progress;
@@ -25,6 +29,11 @@ public final class VariantSolver {
     private static final int HALVINGS = 10;
     private static final double DIRT_OFF = 0.03;
     private static final double LOUDNESS_OFF_LU = 0.2;
+    /** So long a part of the phrase tells its colour. */
+    private static final double COLOUR_S = 6;
+    private static final int COLOUR_ROUNDS = 3;
+    /** A damped stab. */
+    private static final double SHORTEST_RING_S = 0.1;
 
     private final Tone base;
     private final Sound phrase;
@@ -90,23 +99,27 @@ public final class VariantSolver {
     public SolvedVariant solved(Variant from, VariantGoal goal, Progress progress) {
         List<String> amiss = new ArrayList<>();
         Tone now = from.on(base);
-        if (goal.longerDecayS().isPresent()) now = longer(now, goal.longerDecayS().getAsDouble(), amiss);
-        if (goal.repeatsDb().isPresent()) now = repeating(now, goal.repeatsDb().getAsDouble(), amiss);
+        OptionalDouble louder = goal.of(Noticed.LOUDNESS);
+        OptionalDouble dirt = goal.of(Noticed.DIRT);
+        if (goal.of(Noticed.SPACE).isPresent()) now = longer(now, goal.of(Noticed.SPACE).getAsDouble(), amiss);
+        if (goal.of(Noticed.REPEATS).isPresent()) now = repeating(now, goal.of(Noticed.REPEATS).getAsDouble(), amiss);
+        if (goal.of(Noticed.RING).isPresent()) now = ringing(now, goal.of(Noticed.RING).getAsDouble(), amiss);
         // After what rings: it fills the gaps and so is read as dirt.
         progress.step(0.2, "dirt");
-        if (goal.dirt().isPresent()) now = dirtier(now, before.dirt() + goal.dirt().getAsDouble(), amiss);
-        progress.step(0.7, "loudness");
+        if (dirt.isPresent()) now = dirtier(now, before.dirt() + dirt.getAsDouble(), amiss);
+        now = coloured(now, goal, progress, amiss);
+        progress.step(0.8, "loudness");
         PlayedReading after = PlayedReading.of(now, phrase);
-        if (goal.louderLu().isPresent()) {
-            now = atLoudness(now, after, before.loudnessLufs() + goal.louderLu().getAsDouble());
+        if (louder.isPresent()) {
+            now = atLoudness(now, after, before.loudnessLufs() + louder.getAsDouble());
             after = PlayedReading.of(now, phrase);
-            missed(now, after.loudnessLufs() - before.loudnessLufs() - goal.louderLu().getAsDouble(), amiss);
+            missed(now, after.loudnessLufs() - before.loudnessLufs() - louder.getAsDouble(), amiss);
         }
         if (after.headroomDb() < 0 && after.headroomDb() < before.headroomDb())
             amiss.add(Figures.of("it clips by %.1f dB: turn the tone itself down first",
                     -after.headroomDb()));
         return new SolvedVariant(base, Variant.between(from.name(), base, now), before, after, loudnessAt,
-                goal.dirt().isPresent() ? dirtAt(now) : Optional.empty(), amiss);
+                dirt.isPresent() ? dirtAt(now) : Optional.empty(), amiss);
     }
 
     /** Steps of dirt at equal loudness, the tone's own first and the variant's last; what else differs goes along in steps. */
@@ -149,6 +162,50 @@ public final class VariantSolver {
             out = out.with(made);
         }
         return out;
+    }
+
+    /** Brightness and body by the tone's own controls; dirt that they moved is set again. */
+    private Tone coloured(Tone t, VariantGoal goal, Progress progress, List<String> amiss) {
+        Tone now = t;
+        double dirty = PlayedReading.dirt(t, phrase);
+        Sound part = LoudestPart.of(phrase, COLOUR_S).cut(phrase);
+        List<Noticed> asked = List.of(Noticed.BRIGHTNESS, Noticed.BODY).stream()
+                .filter(n -> goal.of(n).isPresent()).toList();
+        if (asked.isEmpty()) return now;
+        // Tone controls before the clipper move its dirt, and gain moves the colour: each is set again until both hold.
+        for (int round = 0; round < COLOUR_ROUNDS; round++) {
+            progress.step(0.4 + 0.4 * round / COLOUR_ROUNDS, "brightness and body");
+            for (Noticed n : asked) {
+                ColourTurns turns = new ColourTurns(part, n);
+                now = turns.towards(now, turns.read(base) + goal.of(n).orElseThrow());
+            }
+            if (Math.abs(PlayedReading.dirt(now, phrase) - dirty) <= DIRT_OFF || dirtAt(now).isEmpty()) break;
+            if (round < COLOUR_ROUNDS - 1) now = dirtier(now, dirty, new ArrayList<>());
+        }
+        for (Noticed n : asked) {
+            ColourTurns turns = new ColourTurns(part, n);
+            double reached = turns.read(now) - turns.read(base);
+            double wanted = goal.of(n).orElseThrow();
+            if (Math.abs(reached - wanted) > ColourTurns.JUST_HEARD_DB)
+                amiss.add(
+                        Figures.read("%s comes to %+.1f dB, %+.1f was wanted: the tone's own controls reach no further",
+                                n.words(), reached, wanted));
+        }
+        return now;
+    }
+
+    private Tone ringing(Tone t, double bySeconds, List<String> amiss) {
+        if (t.first(GearKind.COMPRESSOR).isEmpty())
+            throw new InputFault("the ring of a note", "the chain holds no compressor that could hold a note up",
+                    "put one in at its beginning, it may be off");
+        Sound part = LoudestPart.of(phrase, COLOUR_S).cut(phrase);
+        double was = ToneNotices.ringS(Renderer.render(base.withoutTails(), part, Quality.SEARCH, Progress.NONE))
+                .orElseThrow(() -> new InputFault("the phrase", "no note in it rings long enough to see how it falls",
+                        "hold a few single notes"));
+        double wanted = Math.max(SHORTEST_RING_S, was + bySeconds);
+        SustainSolver.Solved s = new SustainSolver(t, phrase).towards(-ToneNotices.RING_DB / wanted, Progress.NONE);
+        if (!s.isReached()) amiss.add(s.words());
+        return s.tone();
     }
 
     private Tone dirtier(Tone t, double wanted, List<String> amiss) {

@@ -129,9 +129,9 @@ class VariantSolverTest {
 
     @Test
     void aToneThatIsNearlyCleanLosesNoMoreThanItHas() {
-        assertThat(UsualPart.CLEAN.goal(0.05).dirt()).hasValue(0);
-        assertThat(UsualPart.CLEAN.goal(0.2).dirt().orElseThrow()).isCloseTo(-0.08, within(1e-9));
-        assertThat(UsualPart.CLEAN.goal(0.9).dirt().orElseThrow()).isCloseTo(-0.35, within(1e-9));
+        assertThat(UsualPart.CLEAN.goal(0.05).of(Noticed.DIRT)).hasValue(0);
+        assertThat(UsualPart.CLEAN.goal(0.2).of(Noticed.DIRT).orElseThrow()).isCloseTo(-0.08, within(1e-9));
+        assertThat(UsualPart.CLEAN.goal(0.9).of(Noticed.DIRT).orElseThrow()).isCloseTo(-0.35, within(1e-9));
     }
 
     @Test

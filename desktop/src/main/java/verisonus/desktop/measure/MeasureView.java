@@ -7,8 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.beans.binding.Bindings;
-import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -16,7 +14,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -32,6 +29,7 @@ import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Places;
 import verisonus.desktop.theme.Theme;
 
 /** The measure bench: findings in sentences, and the reason of the one that is chosen. */
@@ -51,7 +49,7 @@ public final class MeasureView extends BorderPane {
     private final ScrollPane scroll = new ScrollPane();
     private final VBox right;
     private final Map<Lens, Supplier<Node>> lenses = new EnumMap<>(Lens.class);
-    private final ObjectProperty<Lens> lens = new SimpleObjectProperty<>(Lens.FINDINGS);
+    private final Places<Lens> lens = new Places<>(List.of(Lens.values()), l -> l.words, l -> l.about);
 
     /** Ways to look at what was found. */
     enum Lens {
@@ -92,11 +90,7 @@ public final class MeasureView extends BorderPane {
                 model.desk().open()));
         HBox head = new HBox(8, Nodes.column(2, heading, summary), space, export, measure);
         head.setAlignment(Pos.TOP_LEFT);
-        HBox choices = new HBox(2);
-        ToggleGroup group = new ToggleGroup();
-        for (Lens l : Lens.values()) choices.getChildren().add(choice(l, group));
-        VBox top = Nodes.padded(Nodes.column(4, head, choices), 14, 22, 6, 22);
-        choices.setTranslateX(-6);
+        VBox top = Nodes.padded(Nodes.column(4, head, lens), 14, 22, 6, 22);
         scroll.setFitToWidth(true);
         list.setPadding(new Insets(0, 22, 10, 22));
         BorderPane left = new BorderPane(scroll);
@@ -123,25 +117,11 @@ public final class MeasureView extends BorderPane {
         lenses.put(Lens.WORDS, () -> new WordsView(model));
         lenses.put(Lens.CLAIMS, () -> new ClaimsView(model));
         lenses.put(Lens.SIGNATURE, () -> new SignatureView(model));
-        lens.subscribe(this::show);
+        lens.at().subscribe(this::show);
         model.desk().open().subscribe(this::show);
         model.desk().sounds().subscribe(this::show);
         model.selected().subscribe(this::show);
         show();
-    }
-
-    private ToggleButton choice(Lens l, ToggleGroup group) {
-        ToggleButton b = new ToggleButton(l.words);
-        b.getStyleClass().addAll("plain", "lens");
-        b.setId("lens-" + l.name().toLowerCase(Locale.ROOT));
-        b.setToggleGroup(group);
-        b.setSelected(l == lens.get());
-        Hint.on(b, l.about);
-        b.setOnAction(_ -> {
-            b.setSelected(true);
-            lens.set(l);
-        });
-        return b;
     }
 
     private void export() {
@@ -151,9 +131,9 @@ public final class MeasureView extends BorderPane {
     }
 
     private void show() {
-        scroll.setContent(lenses.getOrDefault(lens.get(), () -> list).get());
-        right.setVisible(lens.get() == Lens.FINDINGS);
-        right.setManaged(lens.get() == Lens.FINDINGS);
+        scroll.setContent(lenses.getOrDefault(lens.at().get(), () -> list).get());
+        right.setVisible(lens.at().get() == Lens.FINDINGS);
+        right.setManaged(lens.at().get() == Lens.FINDINGS);
         if (drawn.isSelected()) spectrogram.show();
         List<EvidenceSentences> findings = model.findings();
         measure.setDisable(!model.canMeasure());

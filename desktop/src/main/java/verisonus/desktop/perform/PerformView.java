@@ -1,52 +1,69 @@
 package verisonus.desktop.perform;
 
-import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.VBox;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Places;
 import verisonus.desktop.theme.Theme;
 
-/** The perform bench: one page from the variants to the song and the van, each part with its own question. */
+/** The perform bench: one sentence, a row of places, and the question of the place that is seen. */
 public final class PerformView extends BorderPane {
+    private final Desk desk;
     private final Label heading = Nodes.wrapped("", "heading");
-    private final VBox body = new VBox(18);
-    private final TimePart time;
     private final Button derive = new Button("Go to Derive");
+    private final Places<PerformPlace> places = new Places<>(List.of(PerformPlace.values()), PerformPlace::words,
+            PerformPlace::question);
+    private final Map<PerformPlace, Node> nodes = new EnumMap<>(PerformPlace.class);
+    private final VariantsModel variants;
+    private final TimePart time;
 
     public PerformView(Desk desk, Theme theme) {
+        this.desk = desk;
         getStyleClass().add("perform");
         setPadding(new Insets(14, 22, 10, 22));
-        VariantsModel variants = new VariantsModel(desk);
+        variants = new VariantsModel(desk);
         time = new TimePart(new TimeModel(desk), theme);
         derive.setId("perform-derive");
         derive.setOnAction(_ -> desk.bench().set(Bench.DERIVE));
-        setTop(Nodes.padded(Nodes.column(6, heading, derive), 0, 0, 8, 0));
-        body.getChildren().addAll(part("Which sounds does the song need?", new VariantsPart(variants)),
-                part("What follows the beat?", time),
-                part("What moves under a foot?", new FootPart(new FootModel(desk), theme)),
-                part("What is played when?", new SongPart(new SongModel(desk))),
-                part("With less, or on other gear?", new ElsewherePart(new ElsewhereModel(desk))));
-        ScrollPane scroll = new ScrollPane(body);
-        scroll.setFitToWidth(true);
-        setCenter(scroll);
-        variants.variants().subscribe(_ -> heading.setText(variants.heading()));
-        variants.matrix().subscribe(_ -> heading.setText(variants.heading()));
-        desk.sounds().subscribe(_ -> {
-            boolean ready = Ground.of(desk).isPresent();
-            heading.setText(variants.heading());
-            body.setVisible(ready);
-            body.setManaged(ready);
-            derive.setVisible(!ready);
-            derive.setManaged(!ready);
-        });
+        setTop(Nodes.padded(Nodes.column(6, heading, derive, places), 0, 0, 10, 0));
+        nodes.put(PerformPlace.SOUNDS, new SoundsPart(variants, new VariantMaker(desk, variants), theme));
+        nodes.put(PerformPlace.BEAT, scrolled(time));
+        nodes.put(PerformPlace.FOOT, scrolled(new FootPart(new FootModel(desk), theme)));
+        nodes.put(PerformPlace.SONG, scrolled(new SongPart(new SongModel(desk))));
+        nodes.put(PerformPlace.ELSEWHERE, scrolled(Nodes.column(18, new ElsewherePart(new ElsewhereModel(desk)),
+                new RoomPart(new RoomModel(desk, variants)))));
+        places.at().subscribe(_ -> show());
+        variants.changed(this::show);
+        desk.sounds().subscribe(_ -> show());
+    }
+
+    private static ScrollPane scrolled(javafx.scene.layout.Region part) {
+        part.setPadding(new Insets(0, 12, 14, 0));
+        ScrollPane out = new ScrollPane(part);
+        out.setFitToWidth(true);
+        return out;
+    }
+
+    private void show() {
+        boolean ready = Ground.of(desk).isPresent();
+        PerformPlace at = places.at().get();
+        heading.setText(!ready || at == PerformPlace.SOUNDS ? variants.heading() : at.question());
+        derive.setVisible(!ready);
+        derive.setManaged(!ready);
+        places.setVisible(ready);
+        places.setManaged(ready);
+        Node now = nodes.get(at);
+        setCenter(ready ? now : null);
     }
 
     /** One tap of the tempo. */
@@ -54,12 +71,10 @@ public final class PerformView extends BorderPane {
         time.tap();
     }
 
-    private static VBox part(String question, Node content) {
-        List<Node> all = new ArrayList<>(List.of(Nodes.label(question, "heading"), content));
-        VBox out = new VBox(6);
-        out.getChildren().addAll(all);
-        out.getStyleClass().add("ruled-below");
-        out.setPadding(new Insets(0, 12, 14, 0));
-        return out;
+    /** Letters hear the sounds. @return whether the key was one of them */
+    public boolean key(KeyCode code) {
+        if (desk.bench().get() != Bench.PERFORM || places.at().get() != PerformPlace.SOUNDS) return false;
+        int place = code.getName().length() == 1 ? code.getName().charAt(0) - 'A' : -1;
+        return place >= 0 && variants.hear(place);
     }
 }

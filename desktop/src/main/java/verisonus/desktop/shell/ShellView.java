@@ -333,7 +333,8 @@ public final class ShellView extends StackPane implements AutoCloseable, WindowC
             return;
         }
         boolean plain = !e.isControlDown() && !e.isAltDown() && !e.isMetaDown();
-        if (plain && benches.ifMade(Bench.TRIAL).filter(t -> ((TrialView) t).key(e.getCode())).isPresent()) {
+        if (plain && (benches.ifMade(Bench.TRIAL).filter(t -> ((TrialView) t).key(e.getCode())).isPresent()
+                || benches.ifMade(Bench.PERFORM).filter(p -> ((PerformView) p).key(e.getCode())).isPresent())) {
             e.consume();
             return;
         }

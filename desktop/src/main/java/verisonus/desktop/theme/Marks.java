@@ -1,6 +1,11 @@
 package verisonus.desktop.theme;
 
+import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Paint;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
 
 /** The marks that repeat what colour says: a filled dot is the reference, an open diamond mine, a hatch the gap. */
 public final class Marks {
@@ -22,6 +27,47 @@ public final class Marks {
         g.setLineWidth(1.6);
         g.strokePolygon(xs, ys, 4);
         g.setLineWidth(1);
+    }
+
+    /** Where mine was before, or in the tone that it was made from. */
+    public static void was(GraphicsContext g, double x, double y, Inks inks) {
+        double[] xs = {x, x + 4, x, x - 4};
+        double[] ys = {y - 4, y, y + 4, y};
+        g.setFill(inks.sheet());
+        g.fillPolygon(xs, ys, 4);
+        g.setStroke(inks.quiet());
+        g.strokePolygon(xs, ys, 4);
+    }
+
+    /** A sound of mine among others: a diamond with its letter, filled where it is the one that is looked at. */
+    public static void letter(GraphicsContext g, double x, double y, String letter, boolean filled, Inks inks) {
+        double r = 9;
+        double[] xs = {x, x + r, x, x - r};
+        double[] ys = {y - r, y, y + r, y};
+        g.setFill(filled ? inks.mine() : inks.sheet());
+        g.fillPolygon(xs, ys, 4);
+        g.setStroke(inks.mine());
+        g.setLineWidth(1.6);
+        g.strokePolygon(xs, ys, 4);
+        g.setLineWidth(1);
+        lettered(g, x, y, letter, filled ? inks.sheet() : inks.mine());
+    }
+
+    /** The reference among others: a dot with its letter. */
+    public static void letteredDot(GraphicsContext g, double x, double y, String letter, Inks inks) {
+        g.setFill(inks.reference());
+        g.fillOval(x - 10, y - 10, 20, 20);
+        lettered(g, x, y, letter, inks.sheet());
+    }
+
+    private static void lettered(GraphicsContext g, double x, double y, String letter, Paint ink) {
+        g.save();
+        g.setFill(ink);
+        g.setFont(Font.font(Theme.PLAIN, FontWeight.BOLD, 9));
+        g.setTextAlign(TextAlignment.CENTER);
+        g.setTextBaseline(VPos.CENTER);
+        g.fillText(letter, x, y + 0.5);
+        g.restore();
     }
 
     /** How far a control can move unheard. */

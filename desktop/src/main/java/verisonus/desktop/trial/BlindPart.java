@@ -30,6 +30,7 @@ final class BlindPart extends VBox implements Asking {
     private final TrialModel model;
     private final Label said;
     private final Candidates candidates;
+    private boolean asksHowSure;
     private final Label power = Nodes.wrapped("", "quiet", "small");
 
     BlindPart(TrialModel model, Candidates candidates) {
@@ -98,10 +99,18 @@ final class BlindPart extends VBox implements Asking {
         sooner.setOnAction(_ -> model.sequential().set(sooner.isSelected()));
         Hint.on(sooner, "a sequential test; what it misses is said below");
         power();
-        getChildren().addAll(forms,
+        VBox sure = Nodes.column(6, sooner, power);
+        sure.setVisible(asksHowSure);
+        sure.setManaged(asksHowSure);
+        Button how = EarNodes.plain("how-sure", "how sure?", () -> {
+            asksHowSure = !asksHowSure;
+            show();
+        });
+        Hint.on(how, "what so many answers can tell and what they miss");
+        getChildren().addAll(
                 EarNodes.row(Nodes.label("the record against", "quiet"), against(), many, Nodes.label(
-                        "answers", "quiet"), sooner),
-                power, EarNodes.row(begin("Begin"), practise()));
+                        "answers", "quiet")),
+                forms, EarNodes.row(begin("Begin"), practise(), how), sure);
     }
 
     private ChoiceBox<String> against() {

@@ -138,6 +138,12 @@ final class Candidates {
         read();
     }
 
+    /** Everything that can be heard of the case at hand. */
+    List<Offer> now() {
+        if (stale) read();
+        return all.get();
+    }
+
     /** Offers of the case at hand by name, in the order in which they stand. */
     List<Offer> named(java.util.Collection<String> names) {
         if (stale) read();

@@ -1,10 +1,12 @@
 package verisonus.desktop.trial;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -14,10 +16,15 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import verisonus.casebook.store.DerivedTone;
+import verisonus.core.compare.GapLedger;
+import verisonus.core.compare.GapRow;
 import verisonus.core.sound.Sound;
 import verisonus.core.take.Pairing;
 import verisonus.core.trial.Candidate;
 import verisonus.core.trial.MatchedSounds;
+import verisonus.core.trial.open.DifferenceCourse;
+import verisonus.core.trial.open.HowFar;
 import verisonus.core.trial.open.MomentGap;
 import verisonus.core.trial.open.OnlyWhatDiffers;
 import verisonus.core.work.Figures;
@@ -40,7 +47,22 @@ final class OpenModel {
     private final ReadOnlyObjectWrapper<List<String>> marks = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyBooleanWrapper onlyDifference = new ReadOnlyBooleanWrapper();
     private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private final ReadOnlyObjectWrapper<Optional<Compared>> compared = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Optional<Passage> passage = Optional.empty();
+
+    /**
+     * What was measured of what lies side by side.
+     *
+     * @param courses where each differs from the first, in their order; empty where another hand plays in the first
+     */
+    record Compared(MatchedSounds sounds, HowFar far, List<DifferenceCourse> courses) {
+        /** How far a sound lies from the first; empty where that is not known. */
+        OptionalDouble jnd(String name) {
+            for (int i = 0; i < sounds.candidates().size(); i++)
+                if (sounds.candidates().get(i).name().equals(name)) return far.jnd().get(i);
+            return OptionalDouble.empty();
+        }
+    }
 
     OpenModel(Desk desk, Candidates candidates) {
         this.desk = desk;
@@ -52,18 +74,38 @@ final class OpenModel {
         });
         desk.sounds().subscribe(_ -> leave());
         desk.bench().subscribe(_ -> leave());
+        candidates.all().subscribe(_ -> forget());
+        around.subscribe(_ -> leave());
     }
 
-    /** Lays what is chosen in front of the listener. */
-    void lay() {
-        List<Candidates.Offer> offers = candidates.named(chosen);
+    /** What was measured holds for what is offered now; of other sounds it says nothing. */
+    private void forget() {
+        compared.set(Optional.empty());
+    }
+
+    /** What can be heard beside each other: as many as the player has places for. */
+    List<Candidates.Offer> all() {
+        return candidates.now().stream().limit(Source.SLOTS).toList();
+    }
+
+    /** Hears one of them as loud as the others; lays them side by side where they do not lie there yet. */
+    void hear(String name) {
+        int place = placeOf(name);
+        if (place >= 0) hear(place);
+        else lay(name);
+    }
+
+    private int placeOf(String name) {
+        List<Candidate> all = laid.get().map(MatchedSounds::candidates).orElse(List.of());
+        for (int i = 0; i < all.size(); i++) if (all.get(i).name().equals(name)) return i;
+        return -1;
+    }
+
+    private void lay(String first) {
+        List<Candidates.Offer> offers = all();
         Optional<Passage> p = Passage.of(desk);
         if (offers.size() < 2 || p.isEmpty()) {
-            said.set("Choose two or more that can be played.");
-            return;
-        }
-        if (offers.size() > Source.SLOTS) {
-            said.set("Choose " + Source.SLOTS + " at most.");
+            said.set("There is nothing to hear beside it yet: derive a tone, or bring a recording.");
             return;
         }
         Surroundings round = candidates.surroundings(around.get());
@@ -76,6 +118,24 @@ final class OpenModel {
                     if (desk.bench().get() != here || desk.sounds().get() != of) return;
                     passage = p;
                     lay(m);
+                    hear(Math.max(0, placeOf(first)));
+                    if (round.around() == Around.ALONE) compare(m);
+                });
+    }
+
+    /** How far each lies from the first and where, measured while they are heard already. */
+    private void compare(MatchedSounds m) {
+        if (compared.get().isPresent()) return;
+        Optional<Pairing> hand = desk.sounds().get().reference().isEmpty()
+                ? Optional.of(Pairing.SAME_PERFORMANCE)
+                : desk.open().get().flatMap(OpenCase::tone).map(t -> t.search().pairing());
+        Pairing pairing = hand.orElse(Pairing.PLAYED_AGAIN);
+        desk.forCase("Measuring how far they lie apart", progress -> new Compared(m, HowFar.of(m, pairing, progress),
+                pairing == Pairing.SAME_PERFORMANCE
+                        ? m.candidates().stream().map(c -> DifferenceCourse.of(m.first(), c.sound())).toList()
+                        : List.of()))
+                .show(c -> {
+                    if (laid.get().filter(now -> now == m).isPresent()) compared.set(Optional.of(c));
                 });
     }
 
@@ -96,13 +156,18 @@ final class OpenModel {
                         + String.join("; ", words).substring(
                                 1)
                         + ".");
-        slots.hear(0);
     }
 
     void hear(int place) {
         if (laid.get().isEmpty()) return;
         if (onlyDifference.get() && place > 0) onlyDifference(place);
         else slots.hear(place);
+    }
+
+    /** The name of the one that is heard; empty where none of them is. */
+    String heardName() {
+        int place = heard();
+        return place < 0 ? "" : laid.get().orElseThrow().candidates().get(place).name();
     }
 
     /** Which of them is heard; -1 for none. */
@@ -114,7 +179,9 @@ final class OpenModel {
     void toggleOnlyDifference() {
         if (laid.get().isEmpty()) return;
         if (onlyDifference.get()) {
+            int place = slots.heard();
             lay(laid.get().get());
+            slots.hear(Math.max(0, place));
             return;
         }
         onlyDifference(Math.max(1, slots.heard()));
@@ -168,6 +235,42 @@ final class OpenModel {
         next.add(words(at, gap, m.candidates().getFirst().name(), m.candidates().get(other).name()));
         marks.set(List.copyOf(next));
         sayWhoseItIs();
+    }
+
+    /** Where the passage begins on the record's time axis, s. */
+    double fromS() {
+        return passage.map(p -> p.span().fromS()).orElse(0.0);
+    }
+
+    /** Moves the music to a moment of the passage. */
+    void seek(double atS) {
+        desk.player().seek(fromS() + atS);
+    }
+
+    /** Where the heard one, or mine, differs from the first over the phrase; empty where another hand plays there. */
+    Optional<DifferenceCourse> course() {
+        return compared.get().filter(c -> !c.courses.isEmpty()).map(c -> c.courses.get(Math.max(1, heard())));
+    }
+
+    /** The bench's sentence: what gives mine away, as far as that was measured. */
+    Optional<String> heading() {
+        if (desk.sounds().get().reference().isEmpty())
+            return Optional.of("There is no record: hear what you have side by"
+                    + " side.");
+        Optional<GapLedger> gap = desk.open().get().flatMap(OpenCase::tone).map(DerivedTone::gap);
+        Optional<GapRow> most = gap.filter(GapLedger::isMeasured)
+                .flatMap(g -> g.rows().stream().filter(g::counts)
+                        .max(Comparator.comparingDouble(GapRow::audibility)));
+        if (most.isEmpty() || most.get().audibility() < 1) return Optional.empty();
+        Optional<DifferenceCourse.Moment> moment = compared.get().filter(c -> c.courses.size() > 1)
+                .flatMap(c -> c.courses.get(1).largest());
+        return Optional.of("What tells mine from the record most: " + most.get().attribute().playersWords()
+                + moment.map(m -> Figures.of("; hear the %s at %s.", m.part().words(), clock(fromS() + m.atS())))
+                        .orElse("."));
+    }
+
+    private static String clock(double s) {
+        return Figures.of("%d:%02d", (int) (s / 60), (int) (s % 60));
     }
 
     private String words(double atS, List<MomentGap> gap, String first, String second) {
@@ -235,6 +338,11 @@ final class OpenModel {
 
     ReadOnlyObjectProperty<Optional<MatchedSounds>> laid() {
         return laid.getReadOnlyProperty();
+    }
+
+    /** What was measured of them; empty while it is not known. */
+    ReadOnlyObjectProperty<Optional<Compared>> compared() {
+        return compared.getReadOnlyProperty();
     }
 
     ReadOnlyObjectProperty<List<String>> marks() {

@@ -3,43 +3,77 @@ package verisonus.desktop.trial;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import verisonus.core.trial.MatchedSounds;
+import verisonus.core.trial.open.DifferenceCourse;
+import verisonus.core.trial.open.HowFar;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
+import verisonus.desktop.theme.LetterMark;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
+import verisonus.desktop.trial.drawn.DifferenceRibbons;
+import verisonus.desktop.trial.drawn.FarScale;
 
-/** Open comparison: what is chosen, laid side by side and switched by letters. */
-final class OpenPart extends VBox {
+/** Every sound of the case by its letter, all as loud as the first, with how far each lies from it and where over the phrase. */
+final class OpenPart extends BorderPane {
+    private static final double NAMES = 230;
+
     private final OpenModel model;
-    private final FlowPane choices = new FlowPane(16, 6);
-    private final VBox laid = new VBox(8);
+    private final Theme theme;
+    private final Runnable blind;
+    private final VBox rows = new VBox(0);
     private final ChoiceBox<Around> around = new ChoiceBox<>();
+    private final DifferenceRibbons ribbons;
+    private final VBox where = new VBox(4);
+    private final VBox marks = new VBox(2);
 
-    OpenPart(OpenModel model) {
-        super(8);
+    /** @param blind asks for the same without names */
+    OpenPart(OpenModel model, Theme theme, Runnable blind) {
         this.model = model;
+        this.theme = theme;
+        this.blind = blind;
+        ribbons = new DifferenceRibbons(theme, model::seek);
         around.setId("trial-around");
         around.setAccessibleText("what stands round the guitar");
         around.setConverter(Choices.named(Around::words, Around.ALONE));
         around.valueProperty().subscribe(v -> {
             if (v != null) model.around().set(v);
         });
-        Button lay = EarNodes.first("lay-open", "Lay them side by side", model::lay);
-        Hint.on(lay, "as loud as each other over just the marked region; switched where the music stands");
-        Button bring = EarNodes.plain("bring-candidate", "bring a recording of your own…", this::bring);
-        Hint.on(bring, "of your own amp, say; it must begin with your take");
-        getChildren().addAll(choices, EarNodes.row(lay, around, bring), laid, EarNodes.said(model.said()));
-        model.candidates().all().subscribe(_ -> choose());
+        Label hint = Nodes.label(
+                "press a letter while it plays; all are as loud as the first. How far each is from it, in colour and dirt:",
+                "small", "quiet");
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox head = new HBox(8, hint, space, around);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.setMinHeight(28);
+        VBox page = new VBox(6, head, rows, below(), EarNodes.said(model.said()), where);
+        page.setPadding(new Insets(0, 12, 4, 0));
+        ScrollPane scroll = new ScrollPane(page);
+        scroll.setFitToWidth(true);
+        setCenter(scroll);
+        setBottom(Nodes.padded(sure(), 8, 0, 0, 0));
+        model.candidates().all().subscribe(_ -> show());
         model.laid().subscribe(_ -> show());
-        model.marks().subscribe(_ -> show());
+        model.compared().subscribe(_ -> show());
+        model.marks().subscribe(_ -> where());
+        model.onlyWhatDiffers().subscribe(_ -> show());
         model.desk().player().source().subscribe(_ -> show());
         model.desk().changes().subscribe(_ -> surroundings());
         model.desk().sounds().subscribe(_ -> surroundings());
@@ -55,57 +89,141 @@ final class OpenPart extends VBox {
         around.setManaged(can.size() > 1);
     }
 
+    private void show() {
+        rows.getChildren().clear();
+        List<Candidates.Offer> all = model.all();
+        for (int i = 0; i < all.size(); i++) rows.getChildren().add(row(all.get(i).name(), i));
+        where();
+    }
+
+    private Node row(String name, int place) {
+        boolean heard = model.heardName().equals(name);
+        OptionalDouble far = place == 0 ? OptionalDouble.of(0) : far(name);
+        Label title = Nodes.label(name, heard ? "strong" : "ink");
+        HBox inside = new HBox(12, new LetterMark(letter(place), isRecord(place), heard, theme), title);
+        inside.setAlignment(Pos.CENTER_LEFT);
+        ToggleButton hear = new ToggleButton("", inside);
+        hear.getStyleClass().addAll("sound", "bare");
+        hear.setSelected(heard);
+        hear.setId("hear-open-" + place);
+        hear.setPrefWidth(NAMES);
+        hear.setMinWidth(NAMES);
+        hear.setAccessibleText(letter(place) + ", " + name + far(far));
+        Hint.on(hear, "heard by the key " + letter(place));
+        hear.setOnAction(_ -> {
+            hear.setSelected(true);
+            model.hear(name);
+        });
+        FarScale scale = new FarScale(far, place == 0, theme);
+        HBox.setHgrow(scale, Priority.ALWAYS);
+        Label words = Nodes.label(place == 0 ? "" : far.isPresent() ? HowFar.words(far.getAsDouble()) : "", "small",
+                "quiet");
+        words.setMinWidth(140);
+        HBox out = new HBox(14, hear, scale, words, only(heard && place > 0));
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
+    private static String far(OptionalDouble jnd) {
+        return jnd.isPresent() ? ", " + HowFar.words(jnd.getAsDouble()) : "";
+    }
+
+    private OptionalDouble far(String name) {
+        return model.compared().get().map(c -> c.jnd(name)).orElse(OptionalDouble.empty());
+    }
+
+    private Node only(boolean shown) {
+        Button out = EarNodes.plain("only-difference", model.onlyWhatDiffers().get()
+                ? "everything again"
+                : "only what differs", model::toggleOnlyDifference);
+        Hint.on(out, "what the two do not share, as loud as it is in the whole: the key O");
+        out.setMinWidth(150);
+        out.setVisible(shown);
+        if (!shown) out.setId(null);
+        return out;
+    }
+
+    private Node below() {
+        Button bring = EarNodes.plain("bring-candidate", "+ bring a recording", this::bring);
+        Hint.on(bring, "of your own amp, say; it must begin with your take");
+        bring.setMinWidth(NAMES);
+        bring.setAlignment(Pos.CENTER_LEFT);
+        FarScale.Axis axis = new FarScale.Axis(theme);
+        HBox.setHgrow(axis, Priority.ALWAYS);
+        Region right = new Region();
+        right.setMinWidth(140);
+        Region end = new Region();
+        end.setMinWidth(150);
+        HBox out = new HBox(14, bring, axis, right, end);
+        out.setAlignment(Pos.CENTER_LEFT);
+        return out;
+    }
+
     private void bring() {
-        FileDialogs
-                .open(getScene().getWindow(), "A recording that begins with your take", FileDialogs.RECORDINGS)
+        FileDialogs.open(getScene().getWindow(), "A recording that begins with your take", FileDialogs.RECORDINGS)
                 .ifPresent(model.candidates()::bring);
     }
 
-    private void choose() {
-        choices.getChildren().clear();
-        for (Candidates.Offer o : model.candidates().all().get()) {
-            CheckBox box = new CheckBox(o.name());
-            box.setId("open-" + o.name().replace(' ', '-'));
-            box.setSelected(model.isChosen(o.name()));
-            box.setOnAction(_ -> model.choose(o.name(), box.isSelected()));
-            choices.getChildren().add(box);
-        }
-    }
-
-    private void show() {
-        laid.getChildren().clear();
-        Optional<MatchedSounds> m = model.laid().get();
-        if (m.isEmpty()) return;
-        List<Node> buttons = new ArrayList<>();
-        for (int i = 0; i < m.get().candidates().size(); i++) {
-            int place = i;
-            buttons.add(
-                    EarNodes.sound("hear-open-" + i, m.get().candidates().get(i).name() + " (" + letter(i) + ")", model
-                            .heard() == i, () -> model.hear(place)));
-        }
-        Button only = EarNodes.button("only-difference", model.onlyWhatDiffers().get()
-                ? "everything again (O)"
-                : "only what differs (O)", model::toggleOnlyDifference);
-        Button mark = EarNodes.button("mark-moment", "mark this moment (K)", model::mark);
+    private void where() {
+        where.getChildren().clear();
+        marks.getChildren().clear();
+        for (String s : model.marks().get()) marks.getChildren().add(Nodes.wrapped(s, "small"));
+        if (model.laid().get().isEmpty()) return;
+        String other = model.heard() > 0 ? model.heardName() : "mine";
+        Optional<DifferenceCourse> course = model.course();
+        Button mark = EarNodes.plain("mark-moment", "mark this moment (K)", model::mark);
         Hint.on(mark, "says what differs most there");
-        Button where = EarNodes.button("largest-moments", "where do they differ most?", model::largest);
-        laid.getChildren().addAll(EarNodes.row(buttons), EarNodes.row(only, mark, where, EarNodes.plain("leave-open",
-                "take them away", model::leave)));
-        for (String s : model.marks().get()) laid.getChildren().add(Nodes.wrapped(s));
+        Button most = EarNodes.plain("largest-moments", "where most?", model::largest);
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox head = new HBox(8, Nodes.label("where " + other + " differs, over the phrase", "heading"), space, most,
+                mark);
+        head.setAlignment(Pos.CENTER_LEFT);
+        where.getChildren().add(head);
+        if (course.isPresent()) {
+            ribbons.show(course, model.fromS());
+            where.getChildren().add(ribbons);
+        } else if (model.compared().get().isPresent()) {
+            where.getChildren().add(Nodes.wrapped("Another hand plays here than on the record, so that single moments"
+                    + " differ by the playing as much as by the gear.", "small", "quiet"));
+        }
+        where.getChildren().add(marks);
     }
 
-    private static String letter(int place) {
-        return String.valueOf((char) ('A' + place));
+    private Region sure() {
+        Button ask = EarNodes.first("ask-blind", "blind, 12 answers, about 3 minutes", blind);
+        Hint.on(ask, "the one that is heard, or mine, against the record, in a sealed order");
+        FlowPane out = new FlowPane(12, 4, Nodes.label("sure of it? Ask without names:"), ask);
+        out.setAlignment(Pos.CENTER_LEFT);
+        out.visibleProperty().bind(model.desk().sounds().map(s -> s.reference().isPresent()));
+        out.managedProperty().bind(out.visibleProperty());
+        return out;
+    }
+
+    private boolean isRecord(int place) {
+        return place == 0 && model.desk().sounds().get().reference().isPresent();
+    }
+
+    /** R is the record; the others follow from A on. */
+    private String letter(int place) {
+        boolean record = isRecord(0);
+        return record && place == 0 ? "R" : LetterMark.letter(place - (record ? 1 : 0));
     }
 
     /** Letters choose, K marks, O leaves only what differs. */
     boolean key(KeyCode code) {
-        if (model.laid().get().isEmpty()) return false;
-        int place = code.getName().length() == 1 ? code.getName().charAt(0) - 'A' : -1;
-        if (code == KeyCode.K) model.mark();
-        else if (code == KeyCode.O) model.toggleOnlyDifference();
-        else if (place >= 0 && place < model.laid().get().get().candidates().size()) model.hear(place);
-        else return false;
-        return true;
+        if (code == KeyCode.K || code == KeyCode.O) {
+            if (model.laid().get().isEmpty()) return false;
+            if (code == KeyCode.K) model.mark();
+            else model.toggleOnlyDifference();
+            return true;
+        }
+        List<Candidates.Offer> all = model.all();
+        for (int i = 0; i < all.size(); i++) {
+            if (!code.getName().equals(letter(i))) continue;
+            model.hear(all.get(i).name());
+            return true;
+        }
+        return false;
     }
 }

@@ -17,11 +17,14 @@ import verisonus.desktop.player.PlayerModel;
  * @param through the playback system that everything is heard through; empty: as it is
  */
 record Passage(PlayerModel.Span span, double takeStartS, Optional<HeardOn> through) {
-    /** Empty without a record. */
+    /** Without a record all of the take; empty without either. */
     static Optional<Passage> of(Desk desk) {
         Sounds s = desk.sounds().get();
         Optional<OpenCase> open = desk.open().get();
-        if (open.isEmpty() || s.reference().isEmpty()) return Optional.empty();
+        if (open.isEmpty()) return Optional.empty();
+        if (s.reference().isEmpty())
+            return s.di().map(d -> new Passage(new PlayerModel.Span(s.diStartS(), s.diStartS() + d.durationS()), s
+                    .diStartS(), desk.heardOn().get()));
         double end = s.reference().get().durationS();
         PlayerModel.Span span = open.get().region().map(Passage::span)
                 .map(r -> new PlayerModel.Span(r.fromS(), Math.min(r.toS(), end)))

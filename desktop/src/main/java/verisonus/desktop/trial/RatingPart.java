@@ -1,9 +1,13 @@
 package verisonus.desktop.trial;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
@@ -23,14 +27,18 @@ final class RatingPart extends VBox implements Asking {
     private final RatingModel model;
     private final Label said;
     private final RatingDrawing drawing;
+    private final OpenModel beside;
 
-    RatingPart(RatingModel model, Theme theme) {
+    /** @param beside what can be rated, and what of it is */
+    RatingPart(RatingModel model, OpenModel beside, Theme theme) {
         super(8);
         this.model = model;
+        this.beside = beside;
         said = EarNodes.said(model.said());
         drawing = new RatingDrawing(theme);
         model.current().subscribe(_ -> show());
         model.running().subscribe(_ -> show());
+        beside.candidates().all().subscribe(_ -> show());
     }
 
     private void show() {
@@ -49,13 +57,26 @@ final class RatingPart extends VBox implements Asking {
                             EarNodes.plain("give-up-rating",
                                     "give it up: it is void then", model::giveUp)));
         } else {
-            getChildren().addAll(Nodes.wrapped("What is chosen above is rated against the record, in "
+            getChildren().addAll(choices(), Nodes.wrapped("What is chosen is rated against the record, in "
                     + model.rounds().get() + " rounds. The record itself and a dulled copy hide among them: who misses"
                     + " them is told.", "quiet", "small"), EarNodes.row(
                             EarNodes.button("begin-rating",
                                     "Rate them without their names", model::begin)));
         }
         getChildren().add(said);
+    }
+
+    private Node choices() {
+        List<CheckBox> out = new ArrayList<>();
+        for (Candidates.Offer o : beside.all()) {
+            if (o.name().equals("the record")) continue;
+            CheckBox box = new CheckBox(o.name());
+            box.setId("open-" + o.name().replace(' ', '-'));
+            box.setSelected(beside.isChosen(o.name()));
+            box.setOnAction(_ -> beside.choose(o.name(), box.isSelected()));
+            out.add(box);
+        }
+        return EarNodes.row(out);
     }
 
     private void result(RatingTrial t) {

@@ -101,7 +101,7 @@ class MeasureViewTest {
     @ValueSource(strings = {"beside", "words", "claims", "signature", "findings"})
     void everyLensOpensAndSaysSomething(String lens) {
         window.on(() -> {
-            ToggleButton b = (ToggleButton) view.lookup("#lens-" + lens);
+            ToggleButton b = (ToggleButton) view.lookup("#place-" + lens);
             b.fire();
             return b;
         });
@@ -109,7 +109,7 @@ class MeasureViewTest {
         assertThat(window.text(view).length()).isGreaterThan(100);
         Set<Node> chosen = window.on(() -> view.lookupAll(".lens"));
         assertThat(chosen).filteredOn(n -> ((ToggleButton) n).isSelected()).singleElement()
-                .satisfies(n -> assertThat(n.getId()).isEqualTo("lens-" + lens));
+                .satisfies(n -> assertThat(n.getId()).isEqualTo("place-" + lens));
     }
 
     @Test

@@ -24,6 +24,7 @@ class OvertakenVariantsTest {
     private Path dir;
     private DeskFixture fixture;
     private VariantsModel variants;
+    private VariantMaker maker;
     private long mine;
 
     @BeforeEach
@@ -31,6 +32,7 @@ class OvertakenVariantsTest {
         fixture = new DeskFixture(dir);
         fixture.keepTone(TONE, new GapLedger(List.of(), 0));
         variants = new VariantsModel(fixture.desk());
+        maker = new VariantMaker(fixture.desk(), variants);
         mine = fixture.open().entry().id();
     }
 
@@ -41,24 +43,24 @@ class OvertakenVariantsTest {
 
     @Test
     void aVariantIsKeptWithTheCaseItWasSolvedFor() {
-        variants.solve("lead", "3", "", "", "");
+        maker.say("lead: 3 LU louder");
         long other = fixture.desk().addCase("Another");
         fixture.settle();
         assertThat(fixture.book().performances().variants(mine)).singleElement()
                 .satisfies(v -> assertThat(v.name()).isEqualTo("lead"));
         assertThat(fixture.book().performances().variants(other)).isEmpty();
-        assertThat(variants.said().get()).isEmpty();
+        assertThat(maker.said().get()).isEmpty();
     }
 
     @Test
     void aVariantOfAToneThatHasChangedMeanwhileIsNotKeptAndThatIsSaid() {
-        variants.solve("lead", "3", "", "", "");
+        maker.say("lead: 3 LU louder");
         fixture.book().tones().keepTone(mine, fixture.open().tone().orElseThrow().turned(
                 TONE.with(TONE.find("amp").orElseThrow().with("gain", 9)), new GapLedger(List.of(), 0)), "turned");
         fixture.desk().refresh();
         fixture.settle();
         assertThat(fixture.book().performances().variants(mine)).isEmpty();
-        assertThat(variants.said().get()).contains("changed meanwhile");
+        assertThat(maker.said().get()).contains("changed meanwhile");
     }
 
     @Test

@@ -18,6 +18,9 @@ import org.junit.jupiter.api.io.TempDir;
 import verisonus.casebook.store.Medium;
 import verisonus.casebook.store.Region;
 import verisonus.core.compare.GapLedger;
+import verisonus.core.perform.Noticed;
+import verisonus.core.perform.ToneNotices;
+import verisonus.core.perform.UsualPart;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.perform.foot.PedalRange;
 import verisonus.core.perform.song.SwitchWay;
@@ -33,6 +36,7 @@ import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.Standing;
 
 class PerformModelsTest {
+    private static final ControlPlace GAIN = new ControlPlace("amp", "gain");
     private static final ControlPlace TIME = new ControlPlace("echo", "time");
 
     @TempDir
@@ -65,10 +69,11 @@ class PerformModelsTest {
     @Test
     void withoutAToneEveryPartSaysWhatToDoFirst() {
         VariantsModel variants = new VariantsModel(fixture.desk());
+        VariantMaker maker = new VariantMaker(fixture.desk(), variants);
         look();
         assertThat(variants.heading()).contains("Derive a tone first");
-        variants.solve("lead", "3", "", "", "");
-        assertThat(variants.said().get()).contains("Derive a tone first");
+        maker.say("lead: louder");
+        assertThat(maker.said().get()).contains("Derive a tone first");
         SongModel song = new SongModel(fixture.desk());
         song.readSections();
         assertThat(song.said().get()).contains("needed first");
@@ -82,7 +87,7 @@ class PerformModelsTest {
         keepTone();
         VariantsModel model = new VariantsModel(fixture.desk());
         look();
-        model.solve("lead", "3 LU", "", "", "+2");
+        new VariantMaker(fixture.desk(), model).say("lead: 3 LU louder, 2 dB louder repeats");
         fixture.settle();
         assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("lead");
         List<VariantMatrix.Row> rows = model.matrix().get().orElseThrow().rows();
@@ -91,10 +96,11 @@ class PerformModelsTest {
         assertThat(fixture.open().standing(Bench.PERFORM)).isEqualTo(Standing.BEGUN);
         model.hear("lead");
         fixture.settle();
-        assertThat(model.heard().get()).isEqualTo("lead");
+        assertThat(model.chosen().get()).isEqualTo("lead");
+        assertThat(model.heading()).startsWith("Lead is 3.0 LU louder").endsWith("all else is shared.");
         fixture.desk().bench().set(Bench.TRAVEL);
         fixture.settle();
-        assertThat(model.heard().get()).as("on other benches mine is the tone").isEmpty();
+        assertThat(model.chosen().get()).as("on other benches mine is the tone").isEmpty();
         fixture.desk().bench().set(Bench.PERFORM);
         fixture.desk().undo();
         fixture.settle();
@@ -107,16 +113,15 @@ class PerformModelsTest {
         fixture.keepTone(new Tone("rhythm", List.of(Block.of("instrument input"), Block.of("chiming edge"),
                 Block.of("dynamic microphone").with(ControlNames.LEVEL, -12))), new GapLedger(List.of(), 0));
         VariantsModel model = new VariantsModel(fixture.desk());
-        model.ladder("lead");
-        assertThat(model.said().get()).contains("Name a variant that is there");
-        model.set("lead", "amp/gain 9");
-        model.ladder("lead");
+        VariantMaker maker = new VariantMaker(fixture.desk(), model);
+        model.turn("lead", GAIN, "9");
+        maker.ladder("lead");
         fixture.settle();
         assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("lead", "lead 2 of 5",
                 "lead 3 of 5", "lead 4 of 5");
-        Path take = dir.resolve("other.wav");
+        Path take = dir.resolve("quiet guitar.wav");
         Files.write(take, SoundWriter.encode(DeskFixture.notes(3, 0.4).gained(-8), SoundWriter.Format.WAV_24));
-        model.otherGuitar("quiet guitar", take);
+        maker.otherGuitar(take);
         fixture.settle();
         assertThat(model.find("quiet guitar").orElseThrow().settings().get(new ControlPlace("input", "level")))
                 .isPositive();
@@ -126,21 +131,41 @@ class PerformModelsTest {
     void byHandASwitchAndAValueOnTheDevicesScaleAreUnderstood() {
         keepTone();
         VariantsModel model = new VariantsModel(fixture.desk());
-        model.set("lead", "drive on");
-        model.set("lead", "amp gain 7");
-        assertThat(model.said().get()).contains("Write a control and its value");
-        model.set("lead", "echo/sides both");
+        VariantMaker maker = new VariantMaker(fixture.desk(), model);
+        model.toggle("lead", "drive", true);
+        model.turn("lead", new ControlPlace("echo", "sides"), "both");
         assertThat(model.said().get()).contains("ping-pong");
-        model.set("lead", "amp/gain half past two");
+        model.turn("lead", GAIN, "half past two");
         fixture.settle();
-        assertThat(model.variants().get().getFirst().settings()).containsEntry(new ControlPlace("amp", "gain"), 7.5);
+        assertThat(model.variants().get().getFirst().settings()).containsEntry(GAIN, 7.5);
         assertThat(model.variants().get().getFirst().switches()).containsEntry("drive", true);
-        model.set("lead", "amp/gain 99");
+        model.turn("lead", GAIN, "99");
         assertThat(model.said().get()).contains("it goes from");
-        model.set("lead", "oven on");
-        assertThat(model.said().get()).contains("no block called oven");
-        model.solve("lead", "much", "", "", "");
-        assertThat(model.said().get()).contains("\"much\" is no number");
+        maker.say("lead: greener");
+        assertThat(maker.said().get()).contains("greener").contains("louder, softer, dirtier");
+    }
+
+    @Test
+    void aLetterThatIsDraggedAsksForASoundThatStandsThere() {
+        keepTone();
+        VariantsModel model = new VariantsModel(fixture.desk());
+        VariantMaker maker = new VariantMaker(fixture.desk(), model);
+        look();
+        maker.make(UsualPart.RHYTHM);
+        fixture.settle();
+        maker.move("rhythm", Noticed.LOUDNESS, -4);
+        fixture.settle();
+        maker.move("rhythm", Noticed.REPEATS, model.row("").orElseThrow().notices().of(Noticed.REPEATS).orElseThrow()
+                - 6);
+        fixture.settle();
+        ToneNotices tone = model.row("").orElseThrow().notices();
+        ToneNotices made = model.row("rhythm").orElseThrow().notices();
+        assertThat(made.shown(Noticed.LOUDNESS, tone)).hasValueCloseTo(-4.0, within(0.2));
+        assertThat(made.of(Noticed.REPEATS).orElseThrow() - tone.of(Noticed.REPEATS).orElseThrow())
+                .isCloseTo(-6, within(0.3));
+        maker.make(UsualPart.RHYTHM);
+        fixture.settle();
+        assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("rhythm", "rhythm 2");
     }
 
     @Test
@@ -194,7 +219,7 @@ class PerformModelsTest {
         assertThat(model.uses().get()).as("undone").isEmpty();
         fixture.desk().redo();
         assertThat(model.uses().get()).hasSize(1);
-        new VariantsModel(fixture.desk()).set("dry", "echo off");
+        new VariantsModel(fixture.desk()).toggle("dry", "echo", false);
         assertThat(model.faults()).singleElement().asString().contains("does nothing in dry");
         model.drop(model.uses().get().getFirst());
         assertThat(model.uses().get()).isEmpty();
@@ -203,9 +228,10 @@ class PerformModelsTest {
     @Test
     void theLoudestVariantIsHeldAgainstTheRoom() {
         keepTone();
-        VariantsModel model = new VariantsModel(fixture.desk());
+        VariantsModel variants = new VariantsModel(fixture.desk());
+        RoomModel model = new RoomModel(fixture.desk(), variants);
         look();
-        model.set("loud", "echo/mix 60");
+        variants.turn("loud", new ControlPlace("echo", "mix"), 60);
         fixture.settle();
         model.ceiling("94", "80");
         assertThat(model.said().get()).contains("where 80 are allowed").contains("turn everything down by");
@@ -260,7 +286,7 @@ class PerformModelsTest {
     void aSongIsBuiltUpAndEveryChangeIsCounted() {
         keepTone();
         SongModel model = new SongModel(fixture.desk());
-        new VariantsModel(fixture.desk()).set("lead", "drive on");
+        new VariantsModel(fixture.desk()).toggle("lead", "drive", true);
         model.add("verse", "20");
         model.add("", "12.5");
         model.add("verse again", "-3");
@@ -308,20 +334,21 @@ class PerformModelsTest {
     @Test
     void aVariantComesNearToTheMarkedRegionOrSaysThatItNeedNot() {
         keepTone();
-        VariantsModel model = new VariantsModel(fixture.desk());
+        VariantsModel variants = new VariantsModel(fixture.desk());
+        VariantMaker model = new VariantMaker(fixture.desk(), variants);
         look();
-        model.ringLike("organ", dir.resolve("none.wav"));
+        model.ringLike(dir.resolve("none.wav"));
         assertThat(model.said().get()).contains("Put a compressor in");
-        model.fromRegion("verse");
-        assertThat(model.said().get()).contains("Mark the region");
+        model.fromRegion();
+        assertThat(model.said().get()).contains("Mark in Listen");
         long record = fixture.open().first(Medium.Role.REFERENCE).orElseThrow().id();
         fixture.book().recordings().addRegion(record, Region.Role.CORE_TONE, 0.2, 3.4);
         fixture.desk().refresh();
         fixture.settle();
-        model.fromRegion("verse");
+        model.fromRegion();
         fixture.settle();
         assertThat(model.said().get()).contains("steps").contains("0.2–3.4 s");
-        boolean kept = model.variants().get().stream().anyMatch(v -> v.name().equals("verse"));
+        boolean kept = variants.find("as at 0:00").isPresent();
         assertThat(model.said().get().contains("it needs no variant")).isEqualTo(!kept);
     }
 }

@@ -4,8 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
-import javafx.scene.control.RadioButton;
+import javafx.event.Event;
+import javafx.scene.Node;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -20,6 +24,7 @@ import verisonus.core.rig.Tone;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.DeskFixture;
 import verisonus.desktop.desk.WindowFixture;
+import verisonus.desktop.player.Source;
 import verisonus.desktop.theme.Theme;
 
 /** The perform bench from no tone to a set with a song. */
@@ -63,43 +68,46 @@ class PerformViewTest {
         window.keepTone(new Tone("t", List.of(Block.of("mid-hump overdrive").switched(false), Block.of("chiming edge"),
                 Block.of("2×12 open"), Block.of("dynamic microphone"),
                 Block.of("clean echo").with(ControlNames.MIX, 20))), new GapLedger(List.of(), 0));
-        assertThat(window.text(view)).contains("Which sounds does the song need?", "What follows the beat?",
-                "What moves under a foot?", "What is played when?", "With less, or on other gear?");
+        assertThat(window.text(view)).contains("the tone itself", "make another", "sounds", "beat", "foot", "song",
+                "elsewhere");
         assertThat(window.on(() -> view.lookup("#perform-derive").isVisible())).isFalse();
     }
 
     @Test
     @Order(3)
-    void aVariantSetByHandStandsInTheTableAndIsHeard() {
-        window.type(view, "variant-by-hand", "drive on");
-        assertThat(window.text(view)).contains("lead");
-        RadioButton lead = window.on(() -> (RadioButton) view.lookup("#hear-lead"));
-        window.on(() -> {
-            lead.fire();
-            return lead;
-        });
+    void whatIsSaidBecomesASoundThatIsHeardAtOnce() {
+        window.type(view, "say-variant", "lead: 3 LU louder");
         window.settle();
-        assertThat(window.on(() -> ((RadioButton) view.lookup("#hear-lead")).isSelected())).isTrue();
+        assertThat(window.on(() -> ((ToggleButton) view.lookup("#hear-lead")).isSelected())).isTrue();
+        assertThat(window.text(view)).contains("Lead is 3.0 LU louder")
+                .contains("B, lead: what changes", "1 setting differs");
+        assertThat(window.on(() -> window.desk().player().source().get())).isEqualTo(Source.MINE);
     }
 
     @Test
     @Order(4)
-    void whatTheRoomAllowsIsAnsweredInTheSameLine() {
-        window.on(() -> {
-            ((TextField) view.lookup("#room-measured")).setText("98,0");
-            return true;
-        });
-        window.type(view, "room-allowed", "85");
-        assertThat(window.text(view)).contains("where 85 are allowed");
-        window.type(view, "room-allowed", "quiet");
-        assertThat(window.text(view)).contains("both in dB(A)");
+    void everySettingOfASoundCanBeTurnedAndIsKeptWithItAlone() {
+        window.press(view, "turn-variant");
+        window.type(view, "variant-amp-gain", "7");
+        window.settle();
+        assertThat(window.text(view)).contains("2 settings differ");
+        window.press(view, "variant-on-drive");
+        window.settle();
+        assertThat(window.text(view)).contains("3 settings differ");
+        assertThat(window.on(() -> Ground.of(window.desk()).orElseThrow().tone().find("amp").orElseThrow()
+                .get(ControlNames.GAIN))).isNotEqualTo(7);
     }
 
     @Test
     @Order(5)
-    void whatWasRiddenAsksForARegionFirst() {
-        window.press(view, "follow-ride");
-        assertThat(window.text(view)).contains("Mark a region of the record");
+    void aLetterHearsItsSoundAndOnlyWhereThereIsOne() {
+        assertThat(window.on(() -> view.key(KeyCode.A))).isTrue();
+        window.settle();
+        assertThat(window.text(view)).contains("A, the tone itself");
+        assertThat(window.on(() -> view.key(KeyCode.C))).isFalse();
+        assertThat(window.on(() -> view.key(KeyCode.B))).isTrue();
+        window.settle();
+        assertThat(window.text(view)).contains("B, lead: what changes");
     }
 
     @Test
@@ -113,22 +121,26 @@ class PerformViewTest {
 
     @Test
     @Order(7)
-    void theUsualPartsComeAtOnceAndALeadOfOnesOwnStays() {
-        var own = window.on(() -> view.lookup("#hear-lead"));
-        assertThat(own).isNotNull();
-        window.press(view, "make-usual");
+    void theArrowKeysMoveALetterAndEnterMakesItsSound() {
+        window.on(() -> view.key(KeyCode.B));
         window.settle();
-        assertThat(window.text(view)).contains("Made rhythm").contains("clean");
-        assertThat(window.on(() -> view.lookup("#hear-rhythm"))).isNotNull();
-        assertThat(window.on(() -> view.lookup("#hear-clean"))).isNotNull();
-        window.press(view, "make-usual");
+        window.on(() -> {
+            Node scales = view.lookup("#noticed");
+            scales.requestFocus();
+            for (KeyCode k : new KeyCode[]{KeyCode.LEFT, KeyCode.LEFT, KeyCode.ENTER})
+                Event.fireEvent(scales, new KeyEvent(KeyEvent.KEY_PRESSED, "", "", k, false, false, false, false));
+            return scales;
+        });
         window.settle();
-        assertThat(window.text(view)).contains("are there already");
+        // From the end of the scale, which it lies beyond, two steps of a fortieth of twelve.
+        assertThat(window.text(view)).contains("Lead is 5.4 LU louder");
     }
 
     @Test
     @Order(8)
     void theTempoIsTakenFromWhatTheTakePlays() {
+        window.press(view, "place-beat");
+        assertThat(window.text(view)).contains("What follows the beat?");
         window.press(view, "played-tempo");
         TextField tempo = window.on(() -> (TextField) view.lookup("#perform-tempo"));
         // A note every four tenths of a second.
@@ -137,11 +149,28 @@ class PerformViewTest {
 
     @Test
     @Order(9)
-    void everyVariantIsHeldAgainstWhatIsMarked() {
+    void whatWasRiddenAsksForARegionFirst() {
+        window.press(view, "place-foot");
+        window.press(view, "follow-ride");
+        assertThat(window.text(view)).contains("Mark a region of the record");
+    }
+
+    @Test
+    @Order(10)
+    void theRoomAndTheRecordAreAskedElsewhere() {
+        window.press(view, "place-elsewhere");
+        window.on(() -> {
+            ((TextField) view.lookup("#room-measured")).setText("98,0");
+            return true;
+        });
+        window.type(view, "room-allowed", "85");
+        assertThat(window.text(view)).contains("where 85 are allowed");
+        window.type(view, "room-allowed", "quiet");
+        assertThat(window.text(view)).contains("both in dB(A)");
         window.press(view, "variant-near");
-        assertThat(window.text(view)).contains("Mark the region");
+        assertThat(window.text(view)).contains("Mark in Listen");
         window.mark(0.2, 2.8);
         window.press(view, "variant-near");
-        assertThat(window.text(view)).contains("JND from 0.2–2.8 s: the tone ").contains("lead").contains("clean");
+        assertThat(window.text(view)).contains("JND from 0.2–2.8 s: the tone ").contains("lead");
     }
 }

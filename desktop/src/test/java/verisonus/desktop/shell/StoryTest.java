@@ -154,10 +154,10 @@ class StoryTest {
         waitFor(() -> open().verdicts().get(0).figure().isPresent());
         robot.clickOn("#spectrogram");
         waitFor(() -> !desk.work().busy().get());
-        robot.clickOn("#lens-claims");
+        robot.clickOn("#place-claims");
         robot.clickOn("#claim-note");
         waitFor(() -> open().claims().size() == 1);
-        for (String lens : new String[]{"#lens-beside", "#lens-words", "#lens-signature", "#lens-findings"}) {
+        for (String lens : new String[]{"#place-beside", "#place-words", "#place-signature", "#place-findings"}) {
             robot.clickOn(lens);
             WaitForAsyncUtils.waitForFxEvents();
         }
@@ -394,6 +394,7 @@ class StoryTest {
 
     private void aBlindTrialIsTakenByKeysAndLeftForLater() throws Exception {
         robot.clickOn("#bench-trial");
+        robot.clickOn("#place-blind");
         robot.clickOn("#begin-trial");
         waitFor(() -> desk.player().blind().get());
         assertThat(this.<ToggleButton>find("#source-reference").isDisabled()).isTrue();

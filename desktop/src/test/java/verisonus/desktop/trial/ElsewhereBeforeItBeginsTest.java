@@ -101,7 +101,7 @@ class ElsewhereBeforeItBeginsTest {
     @EnumSource
     void nothingIsLaidSideBySide(Away away) {
         OpenModel open = new OpenModel(fixture.desk(), new Candidates(fixture.desk()));
-        open.lay();
+        open.hear("mine");
         go(away);
         assertThat(open.laid().get()).isEmpty();
     }
