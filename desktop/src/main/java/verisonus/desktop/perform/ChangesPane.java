@@ -174,7 +174,7 @@ final class ChangesPane extends VBox {
                 : Figures.of("but for loudness it lies %.1f JND from the tone: %s", jnd, jnd < CLEAR_JND
                         ? "just heard"
                         : "clearly heard"));
-        double headroom = Math.rint(10 * r.reading().headroomDb()) / 10;
+        double headroom = Math.rint(10 * r.reading().headroomDb()) / 10 + 0.0;
         if (headroom < 0) out.add(Figures.of("it clips by %.1f dB: turn the tone itself down first", -headroom));
         else if (headroom < LITTLE_HEADROOM_DB) out.add(Figures.of("%.1f dB are left before it clips", headroom));
         for (String s : out)

@@ -25,12 +25,13 @@ import verisonus.desktop.theme.Theme;
  * Enter, asks for a sound that stands there; the tone's own letter stays.
  */
 final class NoticedScales extends Drawing {
-    private static final double LOWEST_ROW = 33;
+    private static final double LOWEST_ROW = 27;
     private static final double TALLEST_ROW = 42;
     private static final double TOP = 10;
     private static final double LEFT = 178;
     private static final double RIGHT = 76;
-    private static final double STACKED = 12;
+    /** How far letters that stand at one place are lifted, as a share of the row. */
+    private static final double STACKED = 0.29;
     private static final double NEAR = 15;
     /** More than that would reach the scale above. */
     private static final int HIGHEST = 3;
@@ -101,7 +102,7 @@ final class NoticedScales extends Drawing {
                 long over = taken.stream().filter(t -> Math.abs(t - x) < NEAR).count();
                 taken.add(x);
                 out.add(new Spot(i, name, n, n.scale().valueAt(place), x + NEAR * (over / HIGHEST),
-                        y(n) - STACKED * (over % HIGHEST)));
+                        y(n) - STACKED * rowHeight() * (over % HIGHEST)));
             }
         }
         return out;

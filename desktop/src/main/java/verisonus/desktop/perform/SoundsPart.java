@@ -80,7 +80,7 @@ final class SoundsPart extends BorderPane {
         VariantMatrix.Row least = m.get().rows().stream()
                 .min(java.util.Comparator.comparingDouble(r -> r.reading().headroomDb())).orElseThrow();
         int place = m.get().rows().indexOf(least);
-        double db = Math.rint(10 * least.reading().headroomDb()) / 10;
+        double db = Math.rint(10 * least.reading().headroomDb()) / 10 + 0.0;
         return Figures.of(" · %s · %s comes nearest to clipping: %.1f dB %s", db < 0
                 ? "something clips"
                 : "nothing clips", LetterMark.letter(place), Math.abs(db), db < 0 ? "over" : "left");
@@ -95,6 +95,7 @@ final class SoundsPart extends BorderPane {
         inside.setAlignment(Pos.CENTER_LEFT);
         ToggleButton out = new ToggleButton("", inside);
         out.getStyleClass().add("sound");
+        out.setMinWidth(120);
         out.setToggleGroup(group);
         out.setSelected(chosen);
         out.setId("hear-" + title.replace(' ', '-'));

@@ -85,7 +85,7 @@ final class OpenModel {
 
     /** What can be heard beside each other: as many as the player has places for. */
     List<Candidates.Offer> all() {
-        return candidates.now().stream().limit(Source.SLOTS).toList();
+        return candidates.all().get().stream().limit(Source.SLOTS).toList();
     }
 
     /** Hears one of them as loud as the others; lays them side by side where they do not lie there yet. */
@@ -102,7 +102,7 @@ final class OpenModel {
     }
 
     private void lay(String first) {
-        List<Candidates.Offer> offers = all();
+        List<Candidates.Offer> offers = candidates.now().stream().limit(Source.SLOTS).toList();
         Optional<Passage> p = Passage.of(desk);
         if (offers.size() < 2 || p.isEmpty()) {
             said.set("There is nothing to hear beside it yet: derive a tone, or bring a recording.");

@@ -32,7 +32,9 @@ import verisonus.desktop.trial.drawn.FarScale;
 
 /** Every sound of the case by its letter, all as loud as the first, with how far each lies from it and where over the phrase. */
 final class OpenPart extends BorderPane {
-    private static final double NAMES = 230;
+    private static final double NAMES = 210;
+    private static final double WORDS = 104;
+    private static final double ONLY = 130;
 
     private final OpenModel model;
     private final Theme theme;
@@ -118,7 +120,7 @@ final class OpenPart extends BorderPane {
         HBox.setHgrow(scale, Priority.ALWAYS);
         Label words = Nodes.label(place == 0 ? "" : far.isPresent() ? HowFar.words(far.getAsDouble()) : "", "small",
                 "quiet");
-        words.setMinWidth(140);
+        words.setMinWidth(WORDS);
         HBox out = new HBox(14, hear, scale, words, only(heard && place > 0));
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
@@ -137,7 +139,7 @@ final class OpenPart extends BorderPane {
                 ? "everything again"
                 : "only what differs", model::toggleOnlyDifference);
         Hint.on(out, "what the two do not share, as loud as it is in the whole: the key O");
-        out.setMinWidth(150);
+        out.setMinWidth(ONLY);
         out.setVisible(shown);
         if (!shown) out.setId(null);
         return out;
@@ -151,9 +153,9 @@ final class OpenPart extends BorderPane {
         FarScale.Axis axis = new FarScale.Axis(theme);
         HBox.setHgrow(axis, Priority.ALWAYS);
         Region right = new Region();
-        right.setMinWidth(140);
+        right.setMinWidth(WORDS);
         Region end = new Region();
-        end.setMinWidth(150);
+        end.setMinWidth(ONLY);
         HBox out = new HBox(14, bring, axis, right, end);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;

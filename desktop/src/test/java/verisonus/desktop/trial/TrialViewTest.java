@@ -114,4 +114,18 @@ class TrialViewTest {
         window.press(view, "give-up-trial");
         assertThat(window.text(view)).contains("Begin");
     }
+
+    @Test
+    @Order(5)
+    void anotherCaseBeginsWithListeningAndWithItsOwnSounds() {
+        window.press(view, "place-rate");
+        window.on(() -> window.desk().addCase("Another"));
+        window.settle();
+        window.on(() -> {
+            window.desk().openCase(window.book().cases().getFirst());
+            return true;
+        });
+        window.settle();
+        assertThat(window.text(view)).contains("press a letter while it plays").doesNotContain("where mine differs");
+    }
 }

@@ -81,7 +81,7 @@ public final class DifferenceRibbons extends Drawing {
         g.setFill(inks.quiet());
         g.setTextAlign(TextAlignment.CENTER);
         for (double t : AxisTicks.linear(fromS, fromS + length, 8))
-            g.fillText(AxisTicks.time(t, false), LEFT + (t - fromS) * width / length,
+            g.fillText(AxisTicks.time(t, length < 8), LEFT + (t - fromS) * width / length,
                     h - 5);
         g.setTextAlign(TextAlignment.LEFT);
         if (Double.isFinite(under) && under > LEFT && under < w - RIGHT) pointed(g, under, row, inks, w);

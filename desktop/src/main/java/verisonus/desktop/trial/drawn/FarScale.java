@@ -23,7 +23,7 @@ public final class FarScale extends Drawing {
         super(theme);
         this.jnd = jnd;
         this.first = first;
-        setMinSize(260, 28);
+        setMinSize(180, 28);
         setPrefSize(420, 28);
         setMouseTransparent(true);
     }
@@ -50,7 +50,7 @@ public final class FarScale extends Drawing {
     public static final class Axis extends Drawing {
         public Axis(Theme theme) {
             super(theme);
-            setMinSize(260, 18);
+            setMinSize(180, 18);
             setPrefSize(420, 18);
             setMouseTransparent(true);
         }
