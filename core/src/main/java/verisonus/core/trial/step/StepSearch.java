@@ -70,12 +70,12 @@ public record StepSearch(double smallest, double largest, List<Answer> answers) 
     private Belief belief() {
         double low = Math.log(smallest / 2);
         double high = Math.log(largest * 2);
+        double[] asked = answers.stream().mapToDouble(a -> Math.log(a.step)).toArray();
         return Belief.of(low, high, (low + high) / 2, (high - low) / 3, (step, steepness) -> {
+            AnswerOdds odds = AnswerOdds.of(steepness);
+            double at = Math.log(step);
             double sum = 0;
-            for (Answer a : answers) {
-                double p = Psychometric.right(a.step / step, steepness);
-                sum += Math.log(a.right ? p : 1 - p);
-            }
+            for (int i = 0; i < asked.length; i++) sum += odds.log(asked[i] - at, answers.get(i).right);
             return sum;
         });
     }

@@ -63,16 +63,26 @@ class BeliefTest {
     }
 
     @Test
+    void theTableSaysWhatTheFormulaDoes() {
+        for (double k : Psychometric.STEEPNESS)
+            for (double size = 0.002; size < 900; size *= 1.13) {
+                double p = Psychometric.right(size, k);
+                assertThat(AnswerOdds.of(k).log(Math.log(size), true)).isCloseTo(Math.log(p), within(1e-4));
+                assertThat(AnswerOdds.of(k).log(Math.log(size), false)).isCloseTo(Math.log(1 - p), within(1e-4));
+            }
+    }
+
+    @Test
     void matchingAThirdSoundIsHarder() {
         assertThat(Psychometric.rightOfX(1, 1)).isCloseTo(0.59, within(0.01));
         for (double s = 0.2; s < 4; s += 0.2)
             assertThat(Psychometric.rightOfX(s, 1)).isLessThanOrEqualTo(Psychometric.right(s, 1) + 1e-9);
     }
 
-    @org.junit.jupiter.params.ParameterizedTest
-    @org.junit.jupiter.params.provider.ValueSource(doubles = {0.6, 1, 2.2})
+    @ParameterizedTest
+    @ValueSource(doubles = {0.6, 1, 2.2})
     void whatIsSaidOfTheErrorHoldsForListenersOfAnySlope(double steepness) {
-        java.util.SplittableRandom random = new java.util.SplittableRandom(17);
+        SplittableRandom random = new SplittableRandom(17);
         int held = 0;
         int listeners = 120;
         for (int n = 0; n < listeners; n++) {
