@@ -40,7 +40,7 @@ final class DemoPerformance {
                     Map.entry("clean", VariantGoal.NOTHING.louder(0).dirtier(-0.35))),
             Recipe.SLOW_COMET, List.of(
                     Map.entry("rhythm", VariantGoal.NOTHING.louder(-3).dirtier(-0.06).repeating(-5)),
-                    Map.entry("last words", VariantGoal.NOTHING.louder(-1).longer(1).repeating(4))));
+                    Map.entry("last words", VariantGoal.NOTHING.louder(-1).repeating(4))));
     private static final double SLOW_COMET_BPM = 76;
 
     private DemoPerformance() {}

@@ -28,6 +28,7 @@ import verisonus.cli.files.OutputFile;
 import verisonus.cli.files.ToneInput;
 import verisonus.core.perform.FewTurns;
 import verisonus.core.perform.GuitarTrim;
+import verisonus.core.perform.SaidVariant;
 import verisonus.core.perform.SolvedVariant;
 import verisonus.core.perform.SustainSolver;
 import verisonus.core.perform.UsualPart;
@@ -57,6 +58,9 @@ public final class VariantsCommand extends CommonOptions implements Callable<Int
 
     @Option(names = "--make", paramLabel = "NAME", description = "solve a variant of this name")
     private @Nullable String make;
+
+    @Option(names = "--say", paramLabel = "WORDS", description = "make one as it is said: \"solo: a bit louder, dirtier, more echo\"")
+    private @Nullable String say;
 
     @Option(names = "--usual", description = "solve rhythm, lead and clean at once; one that is there already stays as it is")
     private boolean usual;
@@ -119,6 +123,7 @@ public final class VariantsCommand extends CommonOptions implements Callable<Int
     private final JsonOption json = new JsonOption();
 
     private Optional<FewTurns> near = Optional.empty();
+    private @Nullable VariantGoal said;
     private Optional<SustainSolver.Solved> rings = Optional.empty();
 
     @Override
@@ -137,6 +142,14 @@ public final class VariantsCommand extends CommonOptions implements Callable<Int
                             ? "--dirtier"
                             : longerDecay != null ? "--longer-decay" : "--repeats",
                     "no variant is made that could be so", "add --make NAME");
+        if (say != null) {
+            if (make != null || goal || like != null || ringLike != null)
+                throw new InputFault("--say", "it names a variant and asks for it already",
+                        "make one variant after the other");
+            SaidVariant v = SaidVariant.of(say);
+            make = v.name();
+            said = v.goal();
+        }
         if ((measured == null) != (allowed == null))
             throw new InputFault("--measured and --allowed", "one of them is missing", "give both");
         Optional<LoudnessCeiling> ceiling = measured == null || allowed == null
@@ -289,6 +302,7 @@ public final class VariantsCommand extends CommonOptions implements Callable<Int
     }
 
     private VariantGoal goal() {
+        if (said != null) return said;
         try {
             VariantGoal g = VariantGoal.NOTHING.louder(louder == null ? 0 : louder);
             if (dirtier != null) g = g.dirtier(dirtier);
@@ -317,6 +331,8 @@ public final class VariantsCommand extends CommonOptions implements Callable<Int
             Json.put(row, "headroom_db", r.reading().headroomDb(), 2);
             Json.put(row, "change_jnd", r.change().jnd(), 2);
             Json.put(row, "rings_s", r.ringsS(), 2);
+            ObjectNode notices = row.putObject("notices");
+            r.notices().values().forEach((n, v) -> Json.put(notices, n.words().replace(' ', '_'), v, 2));
             ObjectNode bands = row.putObject("bands_db");
             r.bandsDb().forEach((b, db) -> Json.put(bands, b.words(), db, 2));
         }

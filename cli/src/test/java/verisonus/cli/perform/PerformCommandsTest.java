@@ -105,6 +105,23 @@ class PerformCommandsTest {
     }
 
     @Test
+    void aVariantIsMadeAsItIsSaid() {
+        JsonNode made = json("variants", "--tone", tone, "--di", di, "--say", "solo: 2 LU louder, a bit darker",
+                "--json");
+        assertThat(made.path("variants").findValuesAsString("name")).containsExactly("solo");
+        JsonNode rows = made.path("matrix");
+        assertThat(rows.get(1).path("notices").path("loudness").asDouble()
+                - rows.get(0).path("notices").path("loudness").asDouble()).isCloseTo(2, within(0.2));
+        assertThat(rows.get(1).path("notices").path("brightness").asDouble())
+                .isLessThan(rows.get(0).path("notices").path("brightness").asDouble() - 0.4);
+        Said unclear = Said.by("variants", "--tone", tone, "--di", di, "--say", "greener");
+        assertThat(unclear.status()).isEqualTo(3);
+        assertThat(unclear.err()).contains("greener", "louder, softer");
+        assertThat(Said.by("variants", "--tone", tone, "--di", di, "--say", "louder", "--make", "x").status())
+                .isEqualTo(3);
+    }
+
+    @Test
     void whatFollowsTheBeatFollowsIt() {
         JsonNode bound = json("tempo", "bind", "--tone", tone, "--bpm", "100", "--to", "120", "--out", at("fast.json"),
                 "--json");

@@ -13,6 +13,7 @@ import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Model;
 import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
+import verisonus.core.search.aligned.AlignedSpectra;
 import verisonus.core.search.colour.Features;
 import verisonus.core.search.colour.FineColour;
 import verisonus.core.search.colour.Valleys;
@@ -24,15 +25,17 @@ import verisonus.core.work.Progress;
 
 /**
  * Amp, drive and gain from a phrase played again on another guitar: about sixty settings with everything else in the middle, ranked by
- * three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between partials. No descent
- * follows, for the evidence cannot bear it; roots, not squares, so that the one finding that another guitar spoils does not rule.
+ * spectra that are aligned in time ({@link AlignedSpectra}). No descent follows, for the evidence cannot bear it. What stands behind a
+ * core is judged by three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between
+ * partials; roots, not squares, so that the one finding that another guitar spoils does not rule.
  */
 final class ReplayCore {
     private static final double[] GAINS = {2, 3.3, 4.6, 5.9, 7.2, 8.5};
     private static final double[] GAINS_BEHIND_A_DRIVE = {2, 4.6, 7.2};
     private static final double MASTER = 4.5;
     private static final List<Voice.Drive> DRIVES = List.of(Voice.Drive.MID_HUMP, Voice.Drive.HARD_CLIP);
-    private static final double DRIVE_EARNS = 1.03;
+    /** A drive must bring the spectra nearer by this much: what does with less is easier to set up. */
+    private static final double DRIVE_EARNS = 1.02;
     /** Spread of each finding over candidates: what makes them count alike. */
     private static final double COLOUR_UNIT_DB = 0.26;
     private static final double ENVELOPE_UNIT_DB = 0.17;
@@ -43,6 +46,7 @@ final class ReplayCore {
     private final Features wanted;
     private final Valleys wantedValleys;
     private final List<float[]> takes;
+    private final List<AlignedSpectra> aligned;
     private final int warmUp;
     private final SearchOptions options;
     private final ExecutorService workers;
@@ -58,6 +62,9 @@ final class ReplayCore {
         this.wanted = Features.of(wanted, 0, Sound.WORKING_RATE_HZ);
         wantedValleys = Valleys.of(wanted, Sound.WORKING_RATE_HZ);
         this.takes = List.copyOf(takes);
+        aligned = takes.stream()
+                .map(t -> AlignedSpectra.of(wanted, Arrays.copyOfRange(t, warmUp, Math.max(warmUp, t.length))))
+                .toList();
         this.warmUp = warmUp;
         this.options = options;
         this.workers = workers;
@@ -67,10 +74,9 @@ final class ReplayCore {
     /**
      * One setting.
      *
-     * @param score without unit, smaller is nearer
-     * @param envelopeDb how far the envelopes of the first take and the reference are apart, which tells the same performance from another
+     * @param spectraDb how far the aligned spectra of take and reference are apart, with what speaks against a setting
      */
-    record Ranked(Knobs knobs, double score, double envelopeDb) {}
+    record Ranked(Knobs knobs, double spectraDb) {}
 
     /**
      * All settings, nearest first.
@@ -81,12 +87,17 @@ final class ReplayCore {
         List<Callable<Ranked>> work = new ArrayList<>();
         for (Knobs k : candidates()) work.add(() -> ranked(k, behind));
         progress.step(0.12, "trying " + work.size() + " starting points");
-        return Parallel.all(work, workers).stream().sorted(Comparator.comparingDouble(Ranked::score)).toList();
+        return Parallel.all(work, workers).stream().sorted(Comparator.comparingDouble(Ranked::spectraDb)).toList();
     }
 
     /** How far one setting is from the reference with these blocks behind it. */
     double score(Knobs k, List<Block> behind) {
-        return ranked(k, behind).score();
+        return scored(toned(k, behind)).score() * handicap(k);
+    }
+
+    /** How far the envelopes of the first take and the reference are apart, dB, which tells the same performance from another. */
+    double envelopeDb(Knobs k) {
+        return scored(toned(k, List.of())).envelopeDb();
     }
 
     /** How far a whole tone is from the reference. */
@@ -127,26 +138,44 @@ final class ReplayCore {
     }
 
     private Ranked ranked(Knobs k, List<Block> behind) {
+        Tone candidate = toned(k, behind);
+        List<float[]> played = takes.stream().map(t -> played(candidate, t)).toList();
+        double apart = 0;
+        for (int n = 0; n < played.size(); n++) apart += aligned.get(n).distanceDb(played.get(n)) / played.size();
+        return new Ranked(k, apart * handicap(k));
+    }
+
+    private static Tone toned(Knobs k, List<Block> behind) {
         List<Block> blocks = new ArrayList<>(k.blocks());
         blocks.addAll(behind);
-        Tone candidate = new Tone("candidate", blocks);
-        Scored scored = scored(candidate);
-        double score = scored.score();
-        if (k.drive().isPresent()) score *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
-        if (k.amp().isPresent()) score *= options.wishes().handicap(k.amp().get().model());
-        return new Ranked(k, score, scored.envelopeDb());
+        return new Tone("candidate", blocks);
+    }
+
+    private double handicap(Knobs k) {
+        double out = 1;
+        if (k.drive().isPresent()) out *= DRIVE_EARNS * options.wishes().handicap(k.drive().get().model());
+        if (k.amp().isPresent()) out *= options.wishes().handicap(k.amp().get().model());
+        return out;
+    }
+
+    private float[] played(Tone candidate, float[] take) {
+        renders.incrementAndGet();
+        float[] x = Renderer.renderMono(candidate, take, Quality.DRAFT);
+        return Arrays.copyOfRange(x, warmUp, x.length);
     }
 
     /** @param envelopeDb of the first take */
     private record Scored(double score, double envelopeDb) {}
 
     private Scored scored(Tone candidate) {
+        return scored(takes.stream().map(t -> played(candidate, t)).toList());
+    }
+
+    private Scored scored(List<float[]> played) {
         double score = 0;
         double first = 0;
-        for (int n = 0; n < takes.size(); n++) {
-            renders.incrementAndGet();
-            float[] x = Renderer.renderMono(candidate, takes.get(n), Quality.DRAFT);
-            float[] scored = Arrays.copyOfRange(x, warmUp, x.length);
+        for (int n = 0; n < played.size(); n++) {
+            float[] scored = played.get(n);
             Features f = Features.of(scored, 0, Sound.WORKING_RATE_HZ);
             double[] d = new double[f.levelDb().length];
             for (int b = 0; b < d.length; b++) d[b] = wanted.levelDb()[b] - f.levelDb()[b];
@@ -155,7 +184,7 @@ final class ReplayCore {
             score += (fine.rms(d) / COLOUR_UNIT_DB + envelope / ENVELOPE_UNIT_DB
                     + Math.abs(Valleys.of(scored, Sound.WORKING_RATE_HZ).meanDb() - wantedValleys.meanDb())
                             / VALLEYS_UNIT_DB)
-                    / takes.size();
+                    / played.size();
         }
         return new Scored(score, first);
     }

@@ -157,7 +157,7 @@ public final class ToneSearch {
             ReplayCore core = new ReplayCore(segment.cutScored(wanted),
                     takes.stream().map(segment::cut).toList(), segment.warmUp(), options, workers, renders);
             List<ReplayCore.Ranked> ranked = core.ranked(List.of(), progress);
-            if (ranked.get(0).envelopeDb() >= SAME_ENVELOPE_DB)
+            if (core.envelopeDb(ranked.get(0).knobs()) >= SAME_ENVELOPE_DB)
                 return again(search, new Ground(wanted, dry, target, Pairing.PLAYED_AGAIN,
                         new LinearPart(dictionary, target.weight(), RIDGE_OTHER), OptionalDouble.empty()), core,
                         ranked, takes.subList(1, takes.size()));
@@ -242,12 +242,12 @@ public final class ToneSearch {
         GapLedger gap = GapLedger.between(aim, candidate, Pairing.PLAYED_AGAIN).and(rest)
                 .wanting(options.wishes().wantedSo());
         progress.at(1, "done");
-        double first = ranked.get(0).score();
+        double first = ranked.get(0).spectraDb();
         List<Alternative> others = ranked.stream().filter(r -> !r.knobs().pair().equals(best.knobs().pair()))
                 .collect(java.util.stream.Collectors.toMap(r -> r.knobs().pair(), r -> r, (a, _) -> a,
                         java.util.LinkedHashMap::new))
                 .values().stream()
-                .map(r -> new Alternative(Alternatives.words(r.knobs()), 20 * Math.log10(r.score() / first)))
+                .map(r -> new Alternative(Alternatives.words(r.knobs()), 20 * Math.log10(r.spectraDb() / first)))
                 .collect(java.util.stream.Collectors.toCollection(ArrayList::new));
         others.addAll(finished.places());
         return new Derivation(made.tone(), Pairing.PLAYED_AGAIN, (System.nanoTime() - s.started) / 1e9,
