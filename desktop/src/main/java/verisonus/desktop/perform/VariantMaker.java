@@ -93,6 +93,10 @@ public final class VariantMaker {
             said.set("Put a volume at the chain's end in Derive first: there is nothing to level a variant with.");
             return;
         }
+        if (variants.isTheTones(from.name())) {
+            said.set("The tone itself is called so: give the sound a name of its own.");
+            return;
+        }
         said.set("");
         Ground g = ground.get();
         desk.forTone("Making " + from.name(), progress -> {

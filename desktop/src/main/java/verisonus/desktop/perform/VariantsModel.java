@@ -97,11 +97,16 @@ public final class VariantsModel {
         return variants.get().stream().filter(v -> v.name().equals(name)).findFirst();
     }
 
-    /** A name that none of them bears yet: itself, or with a number behind it. */
+    /** A name that neither the tone nor a variant bears yet: itself, or with a number behind it. */
     public String free(String name) {
         String out = name;
-        for (int n = 2; find(out).isPresent(); n++) out = name + " " + n;
+        for (int n = 2; find(out).isPresent() || isTheTones(out); n++) out = name + " " + n;
         return out;
+    }
+
+    /** Whether the tone itself is called so: a variant would be taken for it. */
+    boolean isTheTones(String name) {
+        return Ground.of(desk).filter(g -> g.tone().name().equals(name)).isPresent();
     }
 
     public void drop(String name) {

@@ -151,21 +151,23 @@ class PerformModelsTest {
         VariantsModel model = new VariantsModel(fixture.desk());
         VariantMaker maker = new VariantMaker(fixture.desk(), model);
         look();
+        maker.say("rhythm: softer");
+        assertThat(maker.said().get()).contains("name of its own");
         maker.make(UsualPart.RHYTHM);
         fixture.settle();
-        maker.move("rhythm", Noticed.LOUDNESS, -4);
+        maker.move("rhythm 2", Noticed.LOUDNESS, -4);
         fixture.settle();
-        maker.move("rhythm", Noticed.REPEATS, model.row("").orElseThrow().notices().of(Noticed.REPEATS).orElseThrow()
+        maker.move("rhythm 2", Noticed.REPEATS, model.row("").orElseThrow().notices().of(Noticed.REPEATS).orElseThrow()
                 - 6);
         fixture.settle();
         ToneNotices tone = model.row("").orElseThrow().notices();
-        ToneNotices made = model.row("rhythm").orElseThrow().notices();
+        ToneNotices made = model.row("rhythm 2").orElseThrow().notices();
         assertThat(made.shown(Noticed.LOUDNESS, tone)).hasValueCloseTo(-4.0, within(0.2));
         assertThat(made.of(Noticed.REPEATS).orElseThrow() - tone.of(Noticed.REPEATS).orElseThrow())
                 .isCloseTo(-6, within(0.3));
         maker.make(UsualPart.RHYTHM);
         fixture.settle();
-        assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("rhythm", "rhythm 2");
+        assertThat(model.variants().get()).extracting(v -> v.name()).containsExactly("rhythm 2", "rhythm 3");
     }
 
     @Test
