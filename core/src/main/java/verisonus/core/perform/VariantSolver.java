@@ -167,11 +167,11 @@ public final class VariantSolver {
     /** Brightness and body by the tone's own controls; dirt that they moved is set again. */
     private Tone coloured(Tone t, VariantGoal goal, Progress progress, List<String> amiss) {
         Tone now = t;
-        double dirty = PlayedReading.dirt(t, phrase);
-        Sound part = LoudestPart.of(phrase, COLOUR_S).cut(phrase);
         List<Noticed> asked = List.of(Noticed.BRIGHTNESS, Noticed.BODY).stream()
                 .filter(n -> goal.of(n).isPresent()).toList();
         if (asked.isEmpty()) return now;
+        double dirty = PlayedReading.dirt(t, phrase);
+        Sound part = LoudestPart.of(phrase, COLOUR_S).cut(phrase);
         // Tone controls before the clipper move its dirt, and gain moves the colour: each is set again until both hold.
         for (int round = 0; round < COLOUR_ROUNDS; round++) {
             progress.step(0.4 + 0.4 * round / COLOUR_ROUNDS, "brightness and body");

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.geometry.VPos;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.Font;
@@ -124,8 +126,8 @@ final class NoticedScales extends Drawing {
     private void look(MouseEvent e) {
         under = at(e);
         setCursor(under.filter(s -> !s.name.isEmpty()).isPresent()
-                ? javafx.scene.Cursor.H_RESIZE
-                : javafx.scene.Cursor.DEFAULT);
+                ? Cursor.H_RESIZE
+                : Cursor.DEFAULT);
         redraw();
     }
 
@@ -164,7 +166,7 @@ final class NoticedScales extends Drawing {
     private void key(KeyEvent e) {
         switch (e.getCode()) {
             case UP, DOWN -> {
-                int by = e.getCode() == javafx.scene.input.KeyCode.UP ? -1 : 1;
+                int by = e.getCode() == KeyCode.UP ? -1 : 1;
                 row = Math.floorMod(row + by, Noticed.values().length);
                 show();
             }

@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import verisonus.core.perform.Noticed;
@@ -24,12 +23,12 @@ record NoticedWords(Optional<VariantMatrix.Row> row, Optional<VariantMatrix.Row>
 
     /** "Lead is 3.0 LU louder and dirtier; all else is shared." */
     String heading(String name) {
-        if (row.isEmpty() || tone.isEmpty()) return capital(name) + " is being played.";
+        if (row.isEmpty() || tone.isEmpty()) return Figures.capital(name) + " is being played.";
         List<String> all = new ArrayList<>();
         for (Noticed n : Noticed.values()) by(n).flatMap(v -> words(n, v)).ifPresent(all::add);
-        if (all.isEmpty()) return capital(name) + " differs from the tone in nothing that a listener notices.";
+        if (all.isEmpty()) return Figures.capital(name) + " differs from the tone in nothing that a listener notices.";
         String last = all.removeLast();
-        return capital(name) + " is " + (all.isEmpty() ? "" : String.join(", ", all) + " and ") + last
+        return Figures.capital(name) + " is " + (all.isEmpty() ? "" : String.join(", ", all) + " and ") + last
                 + "; all else is shared.";
     }
 
@@ -51,9 +50,5 @@ record NoticedWords(Optional<VariantMatrix.Row> row, Optional<VariantMatrix.Row>
             case REPEATS -> size < REPEATS_DB ? null : more ? "louder in its repeats" : "softer in its repeats";
             case SPACE -> size < LONGER ? null : more ? "longer in its space" : "drier";
         });
-    }
-
-    private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 }

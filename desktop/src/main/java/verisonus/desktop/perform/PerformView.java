@@ -10,6 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Region;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.theme.Nodes;
@@ -47,7 +48,7 @@ public final class PerformView extends BorderPane {
         desk.sounds().subscribe(_ -> show());
     }
 
-    private static ScrollPane scrolled(javafx.scene.layout.Region part) {
+    private static ScrollPane scrolled(Region part) {
         part.setPadding(new Insets(0, 12, 14, 0));
         ScrollPane out = new ScrollPane(part);
         out.setFitToWidth(true);

@@ -2,7 +2,6 @@ package verisonus.desktop.perform;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -42,20 +41,16 @@ public final class RoomModel {
         }
         try {
             LoudnessCeiling room = new LoudnessCeiling(decibels(measured), decibels(allowed));
-            said.set(sentence(String.join("; ", room.words(m.get().louderLu()))));
+            said.set(Figures.capital(String.join("; ", room.words(m.get().louderLu()))) + ".");
         } catch (NumberFormatException e) {
             said.set("Type what the meter read and what is allowed, both in dB(A).");
         } catch (InputFault e) {
-            said.set(sentence(String.valueOf(e.getMessage())));
+            said.set(Figures.capital(String.valueOf(e.getMessage())) + ".");
         }
     }
 
     private static double decibels(String typed) {
         return Double.parseDouble(typed.strip().replace(',', '.'));
-    }
-
-    private static String sentence(String words) {
-        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1) + ".";
     }
 
     /** How far the tone and each variant lie from the marked region. */

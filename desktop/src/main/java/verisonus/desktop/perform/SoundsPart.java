@@ -1,6 +1,7 @@
 package verisonus.desktop.perform;
 
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -78,7 +79,7 @@ final class SoundsPart extends BorderPane {
         Optional<VariantMatrix> m = model.matrix().get();
         if (m.isEmpty()) return "";
         VariantMatrix.Row least = m.get().rows().stream()
-                .min(java.util.Comparator.comparingDouble(r -> r.reading().headroomDb())).orElseThrow();
+                .min(Comparator.comparingDouble(r -> r.reading().headroomDb())).orElseThrow();
         int place = m.get().rows().indexOf(least);
         double db = Math.rint(10 * least.reading().headroomDb()) / 10 + 0.0;
         return Figures.of(" · %s · %s comes nearest to clipping: %.1f dB %s", db < 0

@@ -119,15 +119,11 @@ public final class VariantMaker {
 
     private void made(SolvedVariant s) {
         variants.hear(s.variant().name());
-        said.set(s.amiss().isEmpty() ? "" : capital(String.join("; ", s.amiss())) + ".");
-    }
-
-    private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+        said.set(s.amiss().isEmpty() ? "" : Figures.capital(String.join("; ", s.amiss())) + ".");
     }
 
     private static String fault(InputFault e) {
-        return capital(String.valueOf(e.getMessage())) + ".";
+        return Figures.capital(String.valueOf(e.getMessage())) + ".";
     }
 
     /** Steps of dirt from the tone to a variant, all as loud as the tone, kept as variants of their own. */
@@ -202,7 +198,7 @@ public final class VariantMaker {
                 .otherwise(this::sayOvertaken)
                 .show(s -> {
                     variants.hear(name);
-                    said.set(capital(s.words()) + ".");
+                    said.set(Figures.capital(s.words()) + ".");
                 });
     }
 

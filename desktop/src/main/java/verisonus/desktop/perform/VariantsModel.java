@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -52,7 +53,10 @@ public final class VariantsModel {
             read();
         });
         desk.changes().subscribe(_ -> read());
-        desk.sounds().subscribe(_ -> compare());
+        desk.sounds().subscribe(_ -> {
+            played.clear();
+            compare();
+        });
         desk.bench().subscribe(_ -> compare());
         desk.bench().subscribe((was, now) -> {
             if (was == Bench.PERFORM && now != was) hearTheTone();
@@ -123,8 +127,9 @@ public final class VariantsModel {
         return true;
     }
 
-    /** Chooses a variant and hears it in the place of mine; an empty name: the tone itself. */
+    /** Chooses a variant and hears it in the place of mine; an empty name: the tone itself. On other benches mine stays the tone. */
     public void hear(String name) {
+        if (desk.bench().get() != Bench.PERFORM) return;
         Ground.of(desk).ifPresent(g -> {
             chosen.set(name);
             Tone tone = find(name).map(v -> v.on(g.tone())).orElse(g.tone());
@@ -152,8 +157,8 @@ public final class VariantsModel {
     }
 
     private void heard(Ground g, Sound sound) {
-        desk.hearMine(g.caseId(), sound, g.startS());
         if (desk.bench().get() != Bench.PERFORM) return;
+        desk.hearMine(g.caseId(), sound, g.startS());
         desk.player().choose(Source.MINE);
         if (!desk.player().playing().get()) desk.player().toggle();
     }
@@ -192,7 +197,7 @@ public final class VariantsModel {
         change(name, t -> t.find(block).map(b -> t.with(b.switched(on))).orElse(t));
     }
 
-    private void change(String name, java.util.function.UnaryOperator<Tone> how) {
+    private void change(String name, UnaryOperator<Tone> how) {
         Optional<Ground> ground = Ground.of(desk);
         if (ground.isEmpty() || name.isBlank()) return;
         Tone base = ground.get().tone();

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -72,15 +71,24 @@ final class OpenModel {
             if (was.map(o -> o.entry().id()).equals(now.map(o -> o.entry().id()))) return;
             leave();
         });
-        desk.sounds().subscribe(_ -> leave());
+        desk.sounds().subscribe(_ -> {
+            leave();
+            forget();
+        });
         desk.bench().subscribe(_ -> leave());
-        candidates.all().subscribe(_ -> forget());
+        candidates.all().subscribe((was, now) -> {
+            if (!names(was).equals(names(now))) forget();
+        });
         around.subscribe(_ -> leave());
     }
 
     /** What was measured holds for what is offered now; of other sounds it says nothing. */
     private void forget() {
         compared.set(Optional.empty());
+    }
+
+    private static List<String> names(List<Candidates.Offer> offers) {
+        return offers.stream().map(Candidates.Offer::name).toList();
     }
 
     /** What can be heard beside each other: as many as the player has places for. */
@@ -117,6 +125,7 @@ final class OpenModel {
                     // Somebody who went elsewhere, or has other sounds now, is not called back.
                     if (desk.bench().get() != here || desk.sounds().get() != of) return;
                     passage = p;
+                    forget();
                     lay(m);
                     hear(Math.max(0, placeOf(first)));
                     if (round.around() == Around.ALONE) compare(m);
@@ -125,7 +134,6 @@ final class OpenModel {
 
     /** How far each lies from the first and where, measured while they are heard already. */
     private void compare(MatchedSounds m) {
-        if (compared.get().isPresent()) return;
         Optional<Pairing> hand = desk.sounds().get().reference().isEmpty()
                 ? Optional.of(Pairing.SAME_PERFORMANCE)
                 : desk.open().get().flatMap(OpenCase::tone).map(t -> t.search().pairing());
@@ -152,10 +160,7 @@ final class OpenModel {
                         + " turned in phase");
         said.set(words.isEmpty()
                 ? ""
-                : String.join("; ", words).substring(0, 1).toUpperCase(Locale.ROOT)
-                        + String.join("; ", words).substring(
-                                1)
-                        + ".");
+                : Figures.capital(String.join("; ", words)) + ".");
     }
 
     void hear(int place) {

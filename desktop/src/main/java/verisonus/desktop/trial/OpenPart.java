@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import javafx.beans.value.ObservableValue;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -21,6 +22,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.trial.open.DifferenceCourse;
 import verisonus.core.trial.open.HowFar;
+import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
@@ -33,6 +35,8 @@ import verisonus.desktop.trial.drawn.FarScale;
 /** Every sound of the case by its letter, all as loud as the first, with how far each lies from it and where over the phrase. */
 final class OpenPart extends BorderPane {
     private static final double NAMES = 210;
+    /** Both heard twice and X once: a quarter of a minute with a phrase of some seconds. */
+    private static final double ANSWERS_A_MINUTE = 4;
     private static final double WORDS = 104;
     private static final double ONLY = 130;
 
@@ -45,8 +49,11 @@ final class OpenPart extends BorderPane {
     private final VBox where = new VBox(4);
     private final VBox marks = new VBox(2);
 
-    /** @param blind asks for the same without names */
-    OpenPart(OpenModel model, Theme theme, Runnable blind) {
+    /**
+     * @param answers how many a blind trial asks for
+     * @param blind asks for the same without names
+     */
+    OpenPart(OpenModel model, Theme theme, ObservableValue<Integer> answers, Runnable blind) {
         this.model = model;
         this.theme = theme;
         this.blind = blind;
@@ -70,7 +77,7 @@ final class OpenPart extends BorderPane {
         ScrollPane scroll = new ScrollPane(page);
         scroll.setFitToWidth(true);
         setCenter(scroll);
-        setBottom(Nodes.padded(sure(), 8, 0, 0, 0));
+        setBottom(Nodes.padded(sure(answers), 8, 0, 0, 0));
         model.candidates().all().subscribe(_ -> show());
         model.laid().subscribe(_ -> show());
         model.compared().subscribe(_ -> show());
@@ -192,8 +199,10 @@ final class OpenPart extends BorderPane {
         where.getChildren().add(marks);
     }
 
-    private Region sure() {
-        Button ask = EarNodes.first("ask-blind", "blind, 12 answers, about 3 minutes", blind);
+    private Region sure(ObservableValue<Integer> answers) {
+        Button ask = EarNodes.first("ask-blind", "", blind);
+        ask.textProperty().bind(answers.map(n -> Figures.of("blind, %d answers, about %d minutes", n,
+                Math.max(1, Math.round(n / ANSWERS_A_MINUTE)))));
         Hint.on(ask, "the one that is heard, or mine, against the record, in a sealed order");
         FlowPane out = new FlowPane(12, 4, Nodes.label("sure of it? Ask without names:"), ask);
         out.setAlignment(Pos.CENTER_LEFT);

@@ -44,7 +44,7 @@ public final class TrialView extends BorderPane {
         beside = new OpenModel(desk, candidates);
         TrialModel trial = new TrialModel(desk, draws, candidates);
         beside.around().subscribe(a -> trial.around().set(a));
-        open = new OpenPart(beside, theme, () -> blind(trial));
+        open = new OpenPart(beside, theme, trial.many().asObject(), () -> blind(trial));
         BlindPart blind = new BlindPart(trial, candidates);
         RatingPart rating = new RatingPart(new RatingModel(desk, beside, draws), beside, theme);
         PickingPart picking = new PickingPart(new PickingModel(desk, draws));

@@ -64,6 +64,20 @@ class OvertakenVariantsTest {
     }
 
     @Test
+    void aSoundThatIsReadyWhenThePlayerWentToAnotherBenchIsKeptAndNotHeardAsMine() {
+        fixture.desk().bench().set(Bench.PERFORM);
+        fixture.settle();
+        maker.say("lead: 3 LU louder");
+        fixture.desk().bench().set(Bench.TRIAL);
+        fixture.settle();
+        assertThat(fixture.book().performances().variants(mine)).hasSize(1);
+        assertThat(variants.chosen().get()).isEmpty();
+        variants.hear("lead");
+        fixture.settle();
+        assertThat(variants.chosen().get()).isEmpty();
+    }
+
+    @Test
     void whatAListenerNoticesIsWorkedOutAgainAfterACancel() {
         fixture.desk().bench().set(Bench.PERFORM);
         fixture.settleCancelling();

@@ -1,5 +1,6 @@
 package verisonus.desktop.trial.drawn;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
@@ -118,7 +119,7 @@ public final class DifferenceRibbons extends Drawing {
         g.setTextBaseline(VPos.BASELINE);
         for (DifferenceCourse.Part p : DifferenceCourse.Part.values())
             course.orElseThrow().of(p).stream()
-                    .min(java.util.Comparator.comparingDouble(m -> Math.abs(m.atS() - at)))
+                    .min(Comparator.comparingDouble(m -> Math.abs(m.atS() - at)))
                     .ifPresent(m -> g.fillText(Figures.of("%.1f JND", m.jnd()), Math.min(x + 6, w - 50),
                             row * p.ordinal() + 14));
     }
