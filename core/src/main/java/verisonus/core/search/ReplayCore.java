@@ -25,8 +25,8 @@ import verisonus.core.work.Progress;
 
 /**
  * Amp, drive and gain from a phrase played again on another guitar: about sixty settings with everything else in the middle, ranked by
- * spectra that are aligned in time ({@link AlignedSpectra}). No descent follows, for the evidence cannot bear it. What stands behind a
- * core is judged by three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between
+ * spectra that are aligned in time ({@link AlignedSpectra}). No descent follows, for the evidence cannot bear it. The place of what
+ * stands behind a core is judged by three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between
  * partials; roots, not squares, so that the one finding that another guitar spoils does not rule.
  */
 final class ReplayCore {
@@ -93,6 +93,11 @@ final class ReplayCore {
     /** How far one setting is from the reference with these blocks behind it. */
     double score(Knobs k, List<Block> behind) {
         return scored(toned(k, behind)).score() * handicap(k);
+    }
+
+    /** How far the aligned spectra are apart with these blocks behind a setting, dB. */
+    double spectraDb(Knobs k, List<Block> behind) {
+        return ranked(k, behind).spectraDb();
     }
 
     /** How far the envelopes of the first take and the reference are apart, dB, which tells the same performance from another. */
