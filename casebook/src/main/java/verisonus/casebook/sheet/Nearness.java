@@ -16,9 +16,19 @@ final class Nearness {
     private Nearness() {}
 
     static String of(DerivedTone t) {
+        List<String> out = new ArrayList<>(List.of(line(t)));
+        out.addAll(open(t));
+        return String.join(" ", out);
+    }
+
+    /** How near it is by what was measured, in one line. */
+    static String line(DerivedTone t) {
+        return (t.remarks().sketch().is() ? "A sketch. " : "") + byGap(t);
+    }
+
+    /** What is missing, what stays open, what could not be told: a sentence each. */
+    static List<String> open(DerivedTone t) {
         List<String> out = new ArrayList<>();
-        if (t.remarks().sketch().is()) out.add("A sketch.");
-        out.add(byGap(t));
         List<String> missing = t.missing();
         if (!missing.isEmpty()) out.add("On the record and not in the tone: " + String.join(", ", missing) + ".");
         if (sides(t) > Verdict.NEAR_JND) out.add("The record stands wider than this tone.");
@@ -30,11 +40,17 @@ final class Nearness {
         List<String> unjudged = t.remarks().unjudged().stream().filter(u -> !u.equals(Derivation.OWN_GUITAR)).toList();
         // Where not even the colour is known there is nothing to listen for: what plays there is not the guitar.
         if (!unjudged.isEmpty() && !unjudged.contains(Derivation.COLOUR)) {
-            out.add((unjudged.size() == 1 ? "The " + unjudged.get(0) : "The " + String.join(", the ", unjudged))
-                    + " could not be judged: listen "
-                    + String.join(", ", unjudged.stream().map(Nearness::where).distinct().toList()) + ".");
+            out.add("The " + joined(unjudged, " and the ") + " could not be judged: listen "
+                    + joined(unjudged.stream().map(Nearness::where).distinct().toList(), " and ") + ".");
         }
-        return String.join(" ", out);
+        return out;
+    }
+
+    /** "a, b and c" with the words given before the last. */
+    private static String joined(List<String> parts, String last) {
+        if (parts.size() < 2) return String.join("", parts);
+        String between = last.replace(" and", ",");
+        return String.join(between, parts.subList(0, parts.size() - 1)) + last + parts.getLast();
     }
 
     /** How much wider the record is, in just-noticeable differences; 0 where that could not be measured. */

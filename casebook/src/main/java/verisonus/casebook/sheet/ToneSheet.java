@@ -145,6 +145,16 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         return Nearness.of(t);
     }
 
+    /** The first sentence of {@link #nearness}: how near it is by what was measured. */
+    public static String nearnessInOneLine(DerivedTone t) {
+        return Nearness.line(t);
+    }
+
+    /** The other sentences of {@link #nearness}: what is missing, stays open or could not be told. */
+    public static List<String> leftOpen(DerivedTone t) {
+        return Nearness.open(t);
+    }
+
     private static String percent(double share) {
         return Figures.of("%.0f %%", 100 * share);
     }
@@ -239,7 +249,7 @@ public record ToneSheet(String title, String subtitle, List<EvidenceSentences> f
         page.table(List.of("attribute", "reference", "mine", "JND", "advice"), heard.stream()
                 .map(r -> List.of(named(r.attribute()), figure(r.reference(), r.unit()),
                         figure(r.candidate(), r.unit()), Figures.of("%.1f", r.audibility()),
-                        gap.wantedSo().contains(r.attribute()) ? "wanted so" : r.advice()))
+                        gap.wantedSo().contains(r.attribute()) ? "left so, as wanted" : r.advice()))
                 .toList());
         List<String> below = gap.rows().stream().filter(r -> r.audibility() < WORTH_A_ROW_JND)
                 .map(r -> r.attribute().isBand() ? r.attribute().playersWords() : r.attribute().words()).toList();

@@ -91,10 +91,10 @@ class SettingRowsTest {
         List<Tolerance> t = List.of(new Tolerance("amp", "sag", 3, 0, 10, ""));
         Block amp = Block.of("chiming edge").with("gain", 5).with("sag", 3);
         SettingRows free = new SettingRows(derived(Locks.NONE, t, amp), TENS);
-        assertThat(free.rows()).noneMatch(r -> r.get(1).equals("supply droop"));
-        assertThat(free.unheard()).hasValueSatisfying(u -> assertThat(u).contains("chiming edge supply droop"));
+        assertThat(free.rows()).noneMatch(r -> r.get(1).equals("sag"));
+        assertThat(free.unheard()).hasValueSatisfying(u -> assertThat(u).contains("chiming edge sag"));
         SettingRows held = new SettingRows(derived(Locks.of(ControlPlace.parse("amp/sag")), t, amp), TENS);
-        assertThat(row(held.rows(), "supply droop").getLast()).isEqualTo("locked by you");
+        assertThat(row(held.rows(), "sag").getLast()).isEqualTo("locked by you");
         assertThat(held.unheard()).isEmpty();
     }
 

@@ -77,8 +77,8 @@ class SheetTest {
                         new Tolerance("amp", "sag", 3, 0, 10, "feel")),
                 List.of(), t.gap(), t.search());
         assertThat(markdown(new ToneSheet("t", "", List.of(), Optional.of(unheard), List.of(), CLOCK)))
-                .contains("Not heard here, leave as usual: chiming edge supply droop.")
-                .doesNotContain("|supply droop|");
+                .contains("Not heard here, leave as usual: chiming edge sag.")
+                .doesNotContain("|sag|");
     }
 
     @Test

@@ -2,7 +2,7 @@ package verisonus.core.feel;
 
 /** What stays while a control is turned. */
 public enum HeldConstant {
-    NOTHING("turn freely"),
+    NOTHING("turn it alone"),
     LOUDNESS("at equal loudness"),
     DIRT("at equal dirt");
 

@@ -30,7 +30,7 @@ final class AmpGear {
                     "how hard the power stage is driven; past the middle it adds its own saturation")
                     .tapered(Taper.AUDIO),
             knob(ControlNames.SAG, 3, Attribute.FEEL,
-                    "how far the supply droops under loud notes; up: softer attack that blooms back"),
+                    "how far the power supply gives way under loud notes; up: softer attack that blooms back"),
             knob(ControlNames.TREBLE_CUT, 0, Attribute.HIGHS,
                     "runs backwards: up takes highs away after the power stage")
                     .tapered(Taper.REVERSED),

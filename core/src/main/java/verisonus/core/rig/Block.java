@@ -47,7 +47,6 @@ public record Block(String id, Model model, boolean on, Map<String, Double> sett
 
     /** A setting's name as a player would say it: an equalizer's filter is called by where it works. */
     public String label(String control) {
-        if (control.equals(ControlNames.SAG)) return "supply droop";
         if (model.kind() != GearKind.EQUALIZER) return control;
         if (control.equals(ControlNames.LOW_SHELF)) return "below " + at("low corner");
         if (control.equals(ControlNames.HIGH_SHELF)) return "above " + at("high corner");

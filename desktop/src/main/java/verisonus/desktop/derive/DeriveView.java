@@ -32,6 +32,7 @@ public final class DeriveView extends BorderPane {
     private final CaseSession session;
     private final AgedTone aged;
     private final Label verdict = Nodes.wrapped("", "heading");
+    private final VBox open = Nodes.column(0);
     private final Label summary = Nodes.wrapped("", "quiet", "small");
     private final Button derive = new Button("Derive");
     private final Button step = new Button();
@@ -63,7 +64,7 @@ public final class DeriveView extends BorderPane {
         sketch.setOnAction(_ -> model.derive());
         step.setId("next-step");
         step.setOnAction(_ -> choose.run());
-        VBox words = Nodes.column(2, verdict, summary, soFar(), aged(), new HBox(10, step, sketch));
+        VBox words = Nodes.column(2, verdict, open, summary, soFar(), aged(), new HBox(10, step, sketch));
         HBox.setHgrow(words, Priority.ALWAYS);
         VBox head = Nodes.column(8, words, schools);
         head.setPadding(new Insets(14, 16, 6, 22));
@@ -144,7 +145,10 @@ public final class DeriveView extends BorderPane {
         boolean begins = model.starts().isAsked();
         verdict.setText(begins
                 ? "No record here. What should the tone start from?"
-                : tone.map(ToneSheet::nearness).orElse("No tone derived yet."));
+                : tone.map(ToneSheet::nearnessInOneLine).orElse("No tone derived yet."));
+        open.getChildren().setAll(tone.filter(_ -> !begins).map(ToneSheet::leftOpen).orElse(List.of()).stream()
+                .map(s -> Nodes.wrapped("○ " + s, "small")).toList());
+        open.setManaged(!open.getChildren().isEmpty());
         summary.setText(unheard().or(() -> tone.map(DeriveView::summary)).orElse(session.canBegin()
                 ? "The recording and the dry take are ready: the search takes about ten seconds."
                         + (missing.isEmpty() ? "" : " It looks for the best passage by itself.")

@@ -57,7 +57,7 @@ final class LedgerView extends BorderPane {
         beyond = new BeyondView(model.advice());
         levels = new LevelsView(model.advice());
         schools = new SchoolsView(model.advice());
-        control = new ControlView(model.chain());
+        control = new ControlView(model.chain(), theme);
         wish = new WishView(model.wish());
         getStyleClass().addAll("ledger", "ruled-left");
         setPadding(new Insets(14, 22, 6, 16));
@@ -68,7 +68,7 @@ final class LedgerView extends BorderPane {
                 question("control", "control", "what one setting does on this tone: press its name in the chain"),
                 question("feel", "feel", "under the fingers, and where the dirt is made"),
                 question("levels", "levels", "how loud it is at each point, and what clips or is starved"),
-                question("schools", "either way", "where players part ways: both sides on this tone, with their price"),
+                question("schools", "both ways", "where players part ways: both sides on this tone, with their price"),
                 question("reach", "reach", "what stays out of reach, and what is the playing's"), more);
         more.setId("ask-more");
         more.getStyleClass().addAll("small", "question");

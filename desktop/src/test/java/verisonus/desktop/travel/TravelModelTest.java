@@ -65,7 +65,7 @@ class TravelModelTest {
             f.keepTone(tone(), new GapLedger(List.of(), 0));
             f.settle();
             String text = MarkdownPage.of(sheet.page().get().orElseThrow());
-            assertThat(text).contains("chiming edge").contains("supply droop");
+            assertThat(text).contains("chiming edge").contains("sag");
         }
     }
 

@@ -22,7 +22,7 @@ import verisonus.desktop.theme.Nodes;
 /** Under the chain: what can be put in, what its blocks are worth, what stays while one is turned, and what its marks mean. */
 public final class ChainFoot extends FlowPane {
     private final ChainModel model;
-    private final Label legend = Nodes.label("◇ mine  ⊢⊣ can move unheard  ┊ before  ● read off", "quiet", "small");
+    private final Label legend = Nodes.label("◇ mine  ⊢⊣ sounds the same  ┊ before  ● read off", "quiet", "small");
 
     public ChainFoot(ChainModel model) {
         super(10, 2);
@@ -40,11 +40,12 @@ public final class ChainFoot extends FlowPane {
     }
 
     private Button weigh() {
-        Button out = Nodes.plain("weigh the blocks");
+        Button out = Nodes.plain("what each adds");
         out.setId("weigh");
         out.getStyleClass().add("small");
         out.setMinWidth(Region.USE_PREF_SIZE);
-        Hint.on(out, "how much each block is heard: the tone with and without it, loudness matched");
+        Hint.on(out,
+                "how much each piece is heard: the tone with and without it, loudness matched; takes some seconds");
         out.setOnAction(_ -> model.weigh());
         return out;
     }

@@ -39,6 +39,7 @@ public final class ChainModel {
 
     private final ReadOnlyObjectWrapper<Optional<Weighed>> weighed = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final Set<String> whole = new HashSet<>();
+    private final Set<String> unfolded = new HashSet<>();
     private final ReadOnlyIntegerWrapper shown = new ReadOnlyIntegerWrapper();
     private final ObjectProperty<HeldConstant> keeping = new SimpleObjectProperty<>(HeldConstant.NOTHING);
 
@@ -67,6 +68,12 @@ public final class ChainModel {
         return session.tone().map(t -> SettingRow.of(t, whole)).orElse(List.of());
     }
 
+    /** Every setting of a block, also those that say nothing. */
+    List<SettingRow> everySetting(Block block) {
+        return session.tone().map(t -> SettingRow.of(t, Set.of(block.id())).stream()
+                .filter(r -> r.block().id().equals(block.id())).toList()).orElse(List.of());
+    }
+
     /** Changes to what stands in the chain. */
     public ChainEdits edits() {
         return edits;
@@ -86,6 +93,20 @@ public final class ChainModel {
         shown.set(shown.get() + 1);
     }
 
+    /** Whether the settings at rest of a block are shown too. */
+    boolean isUnfolded(Block block) {
+        return unfolded.contains(block.id());
+    }
+
+    void unfold(Block block, boolean all) {
+        if (all) {
+            unfolded.add(block.id());
+        } else {
+            unfolded.remove(block.id());
+        }
+        shown.set(shown.get() + 1);
+    }
+
     /** Changes whenever more or less of the same tone is to be shown. */
     public ReadOnlyIntegerProperty shown() {
         return shown.getReadOnlyProperty();
@@ -97,7 +118,7 @@ public final class ChainModel {
         Tone now = session.settings().get();
         Sound di = session.di().get();
         Optional<Sound> second = session.desk().sounds().get().second();
-        session.desk().forTone("Weighing the blocks", p -> Contributions.of(now, di, second, p))
+        session.desk().forTone("Hearing what each piece adds", p -> Contributions.of(now, di, second, p))
                 .show(c -> weighed.set(Optional.of(new Weighed(now, c))));
     }
 

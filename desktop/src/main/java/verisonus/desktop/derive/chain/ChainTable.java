@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
@@ -25,7 +26,9 @@ import verisonus.desktop.theme.Theme;
 /** The chain as a table: a line a setting with its ruled scale, its value, how far it can move, what it rests on, its lock. */
 public final class ChainTable extends GridPane {
     private static final int WHY = 5;
-    private static final double SETTING = 26;
+    private static final int COLUMNS = 7;
+    /** Height of a line, pixels. */
+    static final double SETTING = 26;
 
     private final ChainModel model;
     private final Theme theme;
@@ -70,7 +73,7 @@ public final class ChainTable extends GridPane {
         getChildren().clear();
         List<SettingRow> rows = model.settings();
         if (rows.isEmpty()) return;
-        String[] heads = {"stage", "setting", "least to most", "value", "can move", "rests on", ""};
+        String[] heads = {"stage", "setting", "least to most", "value", "sounds the same", "heard in", ""};
         for (int i = 0; i < heads.length; i++) {
             if (tight && i == WHY) continue;
             Label head = Nodes.label(heads[i], "quiet", "small");
@@ -80,26 +83,57 @@ public final class ChainTable extends GridPane {
         int line = 1;
         Optional<ChainPart> before = Optional.empty();
         Tone tone = model.session().settings().orElseThrow();
-        for (SettingRow r : rows) {
-            if (r.leads()) {
-                ChainPart part = ChainPart.of(tone, r.block());
-                if (!before.equals(Optional.of(part))) {
-                    Label title = Nodes.label(part.words(), "quiet", "small");
-                    title.setPadding(new Insets(line == 1 ? 2 : 10, 0, 2, 0));
-                    add(title, 0, line++, 7, 1);
-                    before = Optional.of(part);
-                }
-                Region rule = new Region();
-                rule.getStyleClass().add("block-rule");
-                rule.setMinHeight(1);
-                add(rule, 0, line++, 7, 1);
+        for (ChainStage stage : ChainStage.of(rows, model)) {
+            ChainPart part = ChainPart.of(tone, stage.block());
+            if (!before.equals(Optional.of(part))) {
+                Label title = Nodes.label(part.words(), "quiet", "small");
+                title.setPadding(new Insets(line == 1 ? 2 : 10, 0, 2, 0));
+                add(title, 0, line++, COLUMNS, 1);
+                before = Optional.of(part);
             }
-            addRow(r, line++);
+            Region rule = new Region();
+            rule.getStyleClass().add("block-rule");
+            rule.setMinHeight(1);
+            add(rule, 0, line++, COLUMNS, 1);
+            VBox head = head(stage);
+            GridPane.setValignment(head, VPos.TOP);
+            add(head, 0, line);
+            line = addStage(stage, line);
         }
     }
 
+    /** @return the line after it */
+    private int addStage(ChainStage stage, int from) {
+        int line = from;
+        if (!stage.drawn().isEmpty()) {
+            add(new EqualizerView(stage.block(), stage.drawn(), model, theme), 1, line, COLUMNS - 2, 1);
+            Button figures = fold(stage, "figures", "draw-" + stage.id(),
+                    "its filters as settings, to type and to lock");
+            GridPane.setValignment(figures, VPos.TOP);
+            add(figures, COLUMNS - 1, line++);
+        }
+        for (SettingRow r : stage.shown()) addRow(r, line++);
+        if (!stage.folded().isEmpty() || model.isUnfolded(stage.block())) {
+            Button fold = fold(stage, stage.foldWords(model.session().rig()), "rest-" + stage.id(),
+                    model.isUnfolded(stage.block())
+                            ? "shows only what matters"
+                            : "they stand where they usually do, and could be turned far before it is heard");
+            add(fold, 1, line++, COLUMNS - 1, 1);
+        }
+        return line;
+    }
+
+    private Button fold(ChainStage stage, String words, String id, String about) {
+        Button out = Nodes.plain(words);
+        out.setId(id);
+        out.getStyleClass().addAll("setting", "small", "quiet");
+        out.setMinWidth(Region.USE_PREF_SIZE);
+        Hint.on(out, about);
+        out.setOnAction(_ -> model.unfold(stage.block(), !model.isUnfolded(stage.block())));
+        return out;
+    }
+
     private void addRow(SettingRow r, int line) {
-        if (r.leads()) add(stage(r.block()), 0, line);
         Button name = Nodes.plain(r.label(model.session().rig()));
         name.setId("about-" + id(r));
         name.getStyleClass().add("setting");
@@ -107,6 +141,7 @@ public final class ChainTable extends GridPane {
         name.setOnAction(_ -> model.study(r));
         boolean on = r.block().on();
         if (!on) name.getStyleClass().add("quiet");
+        if (on && r.matters()) name.getStyleClass().add("strong");
         add(name, 1, line);
         if (r.control().isChoice()) {
             add(choice(r, on), 2, line, 2, 1);
@@ -130,11 +165,10 @@ public final class ChainTable extends GridPane {
         add(lock, 6, line);
     }
 
-    private VBox stage(Block b) {
-        StageView box = new StageView(b, model.session().settings().orElseThrow(), model, impulses);
-        long lines = model.settings().stream().filter(r -> r.block().equals(b)).count();
+    private VBox head(ChainStage stage) {
+        StageView box = new StageView(stage.block(), model.session().settings().orElseThrow(), model, impulses);
         // The name runs beside the next settings; where there are too few of them the first line must be taller.
-        double height = SETTING + Math.max(0, box.neededHeight() - lines * SETTING);
+        double height = SETTING + Math.max(0, box.neededHeight() - stage.lines() * SETTING);
         box.setMaxHeight(height);
         box.setMinHeight(height);
         return box;
@@ -167,7 +201,7 @@ public final class ChainTable extends GridPane {
     /** The figure; pressed, it becomes a field that understands other scales too. */
     private Node value(SettingRow r) {
         Button figure = Nodes.plain(r.display(model.session().rig()));
-        figure.getStyleClass().addAll("strong", "figure");
+        figure.getStyleClass().addAll(r.matters() ? "strong" : "plain", "figure");
         figure.setDisable(r.locked() || !r.block().on());
         Hint.on(figure, "press to type a value as your device shows it, or 52 %, 13:00, half past two");
         figure.setOnAction(_ -> {

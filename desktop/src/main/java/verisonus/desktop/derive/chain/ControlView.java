@@ -1,30 +1,32 @@
 package verisonus.desktop.derive.chain;
 
 import java.util.List;
-import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import verisonus.core.feel.ControlStudy;
 import verisonus.core.rig.Control;
 import verisonus.core.work.Figures;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
+import verisonus.desktop.theme.Theme;
 
-/** What one control does on this tone: a small table from its least to its most, and a slow turn to hear. */
+/** What one control does on this tone: a curve for each thing that changes from its least to its most, and a slow turn to hear. */
 public final class ControlView {
     private static final int MOST = 8;
 
     private final ChainModel model;
+    private final Theme theme;
     private final VBox body = new VBox(6);
 
-    public ControlView(ChainModel model) {
+    public ControlView(ChainModel model, Theme theme) {
         this.model = model;
+        this.theme = theme;
     }
 
     public Node shown() {
@@ -45,7 +47,7 @@ public final class ControlView {
             body.getChildren().add(Nodes.wrapped("Asked of the tone as it was; press the name again for now.", "quiet",
                     "small"));
         }
-        if (!s.study().lines().isEmpty()) body.getChildren().add(table(s));
+        if (!s.study().lines().isEmpty()) body.getChildren().add(curves(s));
         body.getChildren().add(Nodes.wrapped(loudness(s.study()), "quiet", "small"));
         traded(s).forEach(t -> body.getChildren().add(Nodes.wrapped(t, "small")));
         if (!c.isChoice()) body.getChildren().add(byEar());
@@ -64,36 +66,60 @@ public final class ControlView {
         return new FlowPane(8, 4, sweep, here);
     }
 
-    /** Rows by what changes, columns by where the control stands; what would not be heard is quiet. */
-    private GridPane table(ChainModel.Studied s) {
-        GridPane grid = new GridPane();
-        grid.setHgap(6);
-        grid.setVgap(2);
-        ColumnConstraints names = new ColumnConstraints();
-        names.setHgrow(Priority.ALWAYS);
-        grid.getColumnConstraints().add(names);
+    /** A curve for each thing that changes, the most audible first, over one axis. */
+    private VBox curves(ChainModel.Studied s) {
+        VBox out = new VBox(1);
+        Control c = s.row().control();
         List<Double> values = s.study().values();
-        for (int i = 0; i < values.size(); i++) {
-            Label head = Nodes.label(model.session().rig().display(s.row().block().model(), s.row().control(),
-                    values.get(i)), "quiet", "small");
-            GridPane.setHalignment(head, HPos.RIGHT);
-            grid.add(head, i + 1, 0);
-        }
+        List<Double> places = values.stream().map(c::position).toList();
         List<ControlStudy.Line> lines = s.study().lines();
-        for (int l = 0; l < Math.min(MOST, lines.size()); l++) {
-            ControlStudy.Line line = lines.get(l);
-            grid.add(Nodes.wrapped(line.attribute().playersWords(), "small"), 0, l + 1);
-            for (int i = 0; i < values.size(); i++) {
-                boolean heard = Math.abs(line.jnd().get(i)) >= 1;
-                Label cell = Nodes.label(
-                        Figures.read(line.unit().equals("dB") ? "%+.1f" : "%+.2f", line.change().get(i)),
-                        "small", "figure", heard ? "strong" : "quiet");
-                Hint.on(cell, Figures.read("%.1f just-noticeable differences", Math.abs(line.jnd().get(i))));
-                GridPane.setHalignment(cell, HPos.RIGHT);
-                grid.add(cell, i + 1, l + 1);
-            }
+        for (ControlStudy.Line line : lines.subList(0, Math.min(MOST, lines.size()))) {
+            boolean heard = line.mostJnd() >= 1;
+            Label name = Nodes.label(line.attribute().playersWords(), "small", heard ? "strong" : "quiet");
+            name.setMinWidth(Region.USE_PREF_SIZE);
+            Region between = new Region();
+            HBox.setHgrow(between, Priority.ALWAYS);
+            Label figures = Nodes.label(whole(line), "small", "figure", "quiet");
+            EffectCurve curve = new EffectCurve(line, places, c.position(s.row().value()), theme,
+                    at -> figures.setText(at.isPresent() ? at(s, line, at.getAsInt()) : whole(line)));
+            curve.setAccessibleText(
+                    line.attribute().playersWords() + " while " + c.name() + " is turned, " + whole(line));
+            Hint.on(curve, "between the thin lines the change is not heard; the diamond is where it stands now");
+            out.getChildren().addAll(new HBox(6, name, between, figures), curve);
         }
-        return grid;
+        out.getChildren().add(axis(s));
+        return out;
+    }
+
+    private HBox axis(ChainModel.Studied s) {
+        List<Double> values = s.study().values();
+        Region between = new Region();
+        HBox.setHgrow(between, Priority.ALWAYS);
+        return new HBox(6, Nodes.label(shown(s, values.getFirst()), "quiet", "small"), between,
+                Nodes.label(shown(s, values.getLast()), "quiet", "small"));
+    }
+
+    private String shown(ChainModel.Studied s, double value) {
+        return model.session().rig().display(s.row().block().model(), s.row().control(), value);
+    }
+
+    private static String whole(ControlStudy.Line line) {
+        double least = line.change().stream().mapToDouble(v -> v).min().orElse(0);
+        double most = line.change().stream().mapToDouble(v -> v).max().orElse(0);
+        return change(line, least) + " to " + change(line, most) + unit(line);
+    }
+
+    private String at(ChainModel.Studied s, ControlStudy.Line line, int place) {
+        return "at " + shown(s, s.study().values().get(place)) + ": " + change(line, line.change().get(place))
+                + unit(line) + Figures.read(", %.1f JND", Math.abs(line.jnd().get(place)));
+    }
+
+    private static String change(ControlStudy.Line line, double by) {
+        return Figures.read(line.unit().equals("dB") ? "%+.1f" : "%+.2f", by);
+    }
+
+    private static String unit(ControlStudy.Line line) {
+        return line.unit().equals("dB") || line.unit().equals("s") || line.unit().equals("ms") ? " " + line.unit() : "";
     }
 
     private static String loudness(ControlStudy study) {

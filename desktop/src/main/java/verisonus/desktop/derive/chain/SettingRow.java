@@ -23,6 +23,10 @@ import verisonus.core.search.Tolerance;
  */
 public record SettingRow(Block block, Control control, boolean leads, Optional<Tolerance> tolerance,
         Optional<Double> earlier, boolean locked, boolean measured) {
+    /** Shares of a control's way: more than the first may be turned unheard where it rests, less than the second where it matters. */
+    private static final double WIDE = 0.7;
+    private static final double NARROW = 0.45;
+
     /** Every setting of a tone that says something, in signal order. */
     public static List<SettingRow> of(DerivedTone derived) {
         return of(derived, Set.of());
@@ -91,13 +95,32 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
     /** What the value rests on. */
     public String reason() {
         if (locked) return "locked";
-        return isHeard() ? tolerance.map(Tolerance::why).orElse("") : "not heard";
+        return isHeard() ? tolerance.map(Tolerance::why).orElse("") : "not heard here";
     }
 
     /** What the value rests on, in a sentence. */
     public String reasonInFull() {
         if (isHeard()) return reason().isEmpty() ? control.about() : reason();
         return "not heard here, left as usual: " + control.about();
+    }
+
+    /**
+     * Whether nobody need look at it: it stands where it usually stands, was not touched, and may be turned by most of its way
+     * unheard. Of a tone without tolerances nothing is known, so nothing rests.
+     */
+    boolean isAtRest(boolean judged) {
+        if (!judged || locked || value() != control.defaultValue()) return false;
+        if (earlier.filter(e -> e != value()).isPresent()) return false;
+        return tolerance.filter(t -> wayOf(t) < WIDE).isEmpty();
+    }
+
+    /** Whether it stands out: it can be turned by a small part of its way only before it is heard. */
+    boolean matters() {
+        return measured || tolerance.filter(t -> wayOf(t) < NARROW).isPresent();
+    }
+
+    private double wayOf(Tolerance t) {
+        return control.position(t.high()) - control.position(t.low());
     }
 
     /** Whether turning it from end to end would change what is heard. */

@@ -36,7 +36,7 @@ public final class ChoicesView extends VBox {
                 }),
                 choice("eq", "what the equalizer may do", c.equalizing(), SearchOptions.Equalizing.values(),
                         s -> switch (s) {
-                            case EITHER -> "EQ either way";
+                            case EITHER -> "EQ cut or raised";
                             case CUT_FIRST -> "EQ cuts only";
                         }),
                 choice("values", "whether controls may go to their ends", c.values(), SearchOptions.Values.values(),

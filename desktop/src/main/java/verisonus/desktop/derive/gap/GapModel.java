@@ -55,7 +55,8 @@ public final class GapModel {
             Set<GapAttribute> now = new HashSet<>(t.gap().wantedSo());
             boolean wanted = now.add(row.attribute());
             if (!wanted) now.remove(row.attribute());
-            session.keep(t.wanting(now), row.attribute().words() + (wanted ? " wanted so" : " chased again"));
+            session.keep(t.wanting(now),
+                    row.attribute().words() + (wanted ? " left so, as wanted" : " to be mended again"));
         });
     }
 

@@ -1,10 +1,13 @@
 package verisonus.desktop.derive.gap;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
@@ -20,14 +23,21 @@ import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
 
-/** The rows of the gap: the gear's first, then what is after the notes, wanted so, or the playing's. */
+/** The rows of the gap: on the notes and after them, the more audible first; then what is left open, wanted, or the playing's. */
 public final class GapRows extends VBox {
     private static final String OPEN = "Nothing in the recording is known to be the guitar's own, so nothing can be compared. Lay a take of"
             + " its phrase under it, or mark where the guitar stands alone.";
 
+    private static final String AFTER = "After and between the notes";
+
+    /** Half of what is just heard. */
+    private static final double UNHEARD_JND = 0.5;
+    private static final int WORTH_FOLDING = 2;
+
     private final GapModel model;
     private final Supplier<Optional<PlayingShare>> playing;
     private final Theme theme;
+    private boolean unfolded;
 
     /** @param playing how far the player's own takes lie apart, once that was asked */
     public GapRows(GapModel model, Supplier<Optional<PlayingShare>> playing, Theme theme) {
@@ -41,16 +51,29 @@ public final class GapRows extends VBox {
         Optional<GapLedger> ledger = model.ledger();
         List<GapRow> all = ledger.map(GapLedger::rows).orElse(List.of());
         List<GapRow> gears = all.stream().filter(r -> ledger.orElseThrow().counts(r)).toList();
-        getChildren().setAll(gears.stream().filter(r -> !isRest(r)).map(r -> line(r, true)).toList());
+        List<GapRow> notes = gears.stream().filter(r -> !isRest(r)).toList();
+        List<GapRow> rests = gears.stream().filter(GapRows::isRest).toList();
+        boolean restsFirst = most(rests) > Math.max(1, most(notes));
+        getChildren().clear();
+        if (restsFirst) {
+            section(AFTER, rests);
+            section("On the notes", notes);
+        } else {
+            getChildren().setAll(lines(notes));
+        }
         boolean open = ledger.isPresent() && !ledger.get().isMeasured();
         if (open) getChildren().addFirst(Nodes.wrapped(OPEN, "small", "said"));
         else if (model.withOwnEars().get()) getChildren().addFirst(Nodes.wrapped(enough(gears), "small", "said"));
-        section("After and between the notes", gears.stream().filter(GapRows::isRest).toList());
+        if (!restsFirst) section(AFTER, rests);
         section("Left open by the passage",
                 all.stream().filter(r -> r.attribute() == GapAttribute.COLOUR_LEFT_OPEN && r.audibility() >= 1)
                         .toList());
-        section("Wanted so", all.stream().filter(r -> model.isWantedSo(r)).toList());
+        section("Left so, as wanted", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
+    }
+
+    private static double most(List<GapRow> rows) {
+        return rows.stream().mapToDouble(GapRow::audibility).max().orElse(0);
     }
 
     /** What was measured of two sounds; what is left open is one figure. */
@@ -61,6 +84,29 @@ public final class GapRows extends VBox {
                 : figure(r.reference(), r.unit()) + " → " + figure(r.candidate(), r.unit()) + unit;
     }
 
+    /** A line a row; of those that nobody hears only the names, on one line, until they are asked for. */
+    private List<Node> lines(List<GapRow> rows) {
+        List<GapRow> silent = rows.stream()
+                .filter(r -> r.audibility() < UNHEARD_JND && !model.isWantedSo(r)).toList();
+        if (unfolded || silent.size() < WORTH_FOLDING)
+            return List.copyOf(rows.stream().map(r -> line(r, r.ofTone())).toList());
+        List<Node> out = new ArrayList<>();
+        for (GapRow r : rows) {
+            if (!silent.contains(r)) out.add(line(r, r.ofTone()));
+        }
+        Button fold = Nodes.plain("no difference: "
+                + String.join(", ", silent.stream().map(r -> r.attribute().playersWords()).toList()));
+        fold.getStyleClass().addAll("small", "quiet", "setting");
+        fold.setWrapText(true);
+        Hint.on(fold, "under half of what is just heard; press to see their figures");
+        fold.setOnAction(_ -> {
+            unfolded = true;
+            show();
+        });
+        out.add(Nodes.padded(fold, 5, 0, 2, 0));
+        return out;
+    }
+
     private static boolean isRest(GapRow r) {
         return GapAttribute.REST.contains(r.attribute());
     }
@@ -68,7 +114,7 @@ public final class GapRows extends VBox {
     private void section(String title, List<GapRow> of) {
         if (of.isEmpty()) return;
         getChildren().add(Nodes.padded(Nodes.label(title, "strong", "small"), 10, 0, 0, 0));
-        getChildren().addAll(of.stream().map(r -> line(r, r.ofTone())).toList());
+        getChildren().addAll(lines(of));
     }
 
     private VBox line(GapRow r, boolean ofTone) {
@@ -90,11 +136,11 @@ public final class GapRows extends VBox {
         if (ofTone && r.attribute() != GapAttribute.COLOUR_LEFT_OPEN && (heard || model.isWantedSo(r))) {
             Region push = new Region();
             HBox.setHgrow(push, Priority.ALWAYS);
-            ToggleButton wanted = new ToggleButton(model.isWantedSo(r) ? "chase it" : "wanted so");
+            ToggleButton wanted = new ToggleButton(model.isWantedSo(r) ? "mend it" : "leave it so");
             wanted.setId("wanted-" + r.attribute().words().replace(' ', '-'));
             wanted.getStyleClass().addAll("plain", "small");
             wanted.setMinWidth(Region.USE_PREF_SIZE);
-            Hint.on(wanted, "a difference that is wanted leaves the score and is not chased");
+            Hint.on(wanted, "a difference that you want leaves the score, and no move tries to mend it");
             wanted.setOnAction(_ -> model.toggleWantedSo(r));
             said.getChildren().addAll(push, wanted);
         }

@@ -51,7 +51,7 @@ class GapModelTest {
         model.toggleWantedSo(LOWS);
         assertThat(fixture.open().tone().orElseThrow().gap().scoreJnd()).isEqualTo(1);
         assertThat(model.isWantedSo(LOWS)).isTrue();
-        assertThat(fixture.book().logbook().get(0).text()).contains("wanted so");
+        assertThat(fixture.book().logbook().get(0).text()).contains("left so, as wanted");
         model.toggleWantedSo(LOWS);
         assertThat(fixture.open().tone().orElseThrow().gap().scoreJnd()).isEqualTo(3);
     }
