@@ -31,7 +31,14 @@ public final class Main {
         }
     }
 
-    public static void main(String[] args) {
+    /** A casebook alone, as a double click hands it over, is opened. */
+    private static String[] opening(String[] given) {
+        boolean casebook = given.length == 1 && !given[0].startsWith("-") && given[0].endsWith(".casebook");
+        return casebook ? new String[]{"open", given[0]} : given;
+    }
+
+    public static void main(String[] given) {
+        String[] args = opening(given);
         if (args.length > 0 && WINDOWS.contains(args[0])) Screen.prepare(List.of(args).subList(1, args.length));
         Map<String, Object> window = new LinkedHashMap<>();
         window.put("demo", new DemoCommand());

@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.scene.image.Image;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
@@ -76,6 +77,10 @@ public final class VerisonusApplication extends Application {
         Window w = opened(stage, casebook.join(), shown);
         if (offersWalk) w.offerWalk();
         stage.setTitle("Verisonus");
+        for (String size : new String[]{"48", "128"})
+            stage.getIcons()
+                    .add(new Image(Objects.requireNonNull(VerisonusApplication.class.getResource("icon-" + size + ".png"), size)
+                    .toExternalForm()));
         stage.setMinWidth(1100);
         stage.setMinHeight(700);
         stage.setScene(w.scene());
