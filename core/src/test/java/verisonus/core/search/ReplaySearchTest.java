@@ -129,8 +129,12 @@ class ReplaySearchTest {
         ReplayCore there = core(recorded(spacious));
         ReplayCore none = core(recorded(DRY));
         Knobs k = Knobs.of(DRY).orElseThrow();
-        assertThat(ReplaySpace.nearest(there, k, List.of(), hall, workers).gain()).isGreaterThan(0.07);
-        assertThat(ReplaySpace.nearest(none, k, List.of(), hall, workers).gain()).isLessThan(0.05);
+        ReplaySpace found = ReplaySpace.nearest(b -> there.spectraDb(k, b), List.of(), hall, workers);
+        assertThat(found.gain()).isGreaterThan(0.05);
+        assertThat(found.isAtTheLoudest()).isFalse();
+        ReplaySpace dry = ReplaySpace.nearest(b -> none.spectraDb(k, b), List.of(), hall, workers);
+        assertThat(dry.gain()).isLessThan(0.0125);
+        assertThat(dry.harm()).isPositive();
     }
 
     @Test
