@@ -79,8 +79,9 @@ public final class VerisonusApplication extends Application {
         stage.setTitle("Verisonus");
         for (String size : new String[]{"48", "128"})
             stage.getIcons()
-                    .add(new Image(Objects.requireNonNull(VerisonusApplication.class.getResource("icon-" + size + ".png"), size)
-                    .toExternalForm()));
+                    .add(new Image(Objects
+                            .requireNonNull(VerisonusApplication.class.getResource("icon-" + size + ".png"), size)
+                            .toExternalForm()));
         stage.setMinWidth(1100);
         stage.setMinHeight(700);
         stage.setScene(w.scene());
