@@ -331,6 +331,10 @@ class StoryTest {
             add.getItems().stream().flatMap(m -> ((javafx.scene.control.Menu) m).getItems().stream())
                     .filter(i -> i.getText().equals("clean echo")).findFirst().orElseThrow().fire();
         });
+        waitFor(() -> !desk.work().busy().get()
+                && robot.lookup("#choice-echo-sides, #rest-echo").tryQuery().isPresent());
+        // What rests is folded: a press shows it.
+        robot.lookup("#rest-echo").<Button>tryQuery().ifPresent(b -> robot.interact(b::fire));
         waitFor(() -> !desk.work().busy().get() && robot.lookup("#choice-echo-sides").tryQuery().isPresent());
         var choice = robot.lookup(n -> n instanceof javafx.scene.control.ChoiceBox
                 && String.valueOf(n.getId()).startsWith("choice-")).<javafx.scene.control.ChoiceBox<String>>query();
