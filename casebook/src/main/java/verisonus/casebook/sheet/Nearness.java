@@ -10,6 +10,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.compare.Verdict;
 import verisonus.core.search.Derivation;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 
 /** How near a tone is, in a player's words; what is missing or could not be told is part of it. */
 final class Nearness {
@@ -40,17 +41,11 @@ final class Nearness {
         List<String> unjudged = t.remarks().unjudged().stream().filter(u -> !u.equals(Derivation.OWN_GUITAR)).toList();
         // Where not even the colour is known there is nothing to listen for: what plays there is not the guitar.
         if (!unjudged.isEmpty() && !unjudged.contains(Derivation.COLOUR)) {
-            out.add("The " + joined(unjudged, " and the ") + " could not be judged: listen "
-                    + joined(unjudged.stream().map(Nearness::where).distinct().toList(), " and ") + ".");
+            out.add(Sentence.begun(Sentence.listed(unjudged.stream().map(u -> "the " + u).toList()))
+                    + " could not be judged: listen "
+                    + Sentence.listed(unjudged.stream().map(Nearness::where).distinct().toList()) + ".");
         }
         return out;
-    }
-
-    /** "a, b and c" with the words given before the last. */
-    private static String joined(List<String> parts, String last) {
-        if (parts.size() < 2) return String.join("", parts);
-        String between = last.replace(" and", ",");
-        return String.join(between, parts.subList(0, parts.size() - 1)) + last + parts.getLast();
     }
 
     /** How much wider the record is, in just-noticeable differences; 0 where that could not be measured. */

@@ -16,6 +16,7 @@ import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.words.Trait;
 import verisonus.core.evidence.words.Word;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 
 /** What surrounds the tone, in plain words. */
 record CircumstanceSentences(Evidence evidence) {
@@ -35,7 +36,8 @@ record CircumstanceSentences(Evidence evidence) {
         List<Word.Fit> fits = Word.fitting(Word.shipped(), Trait.of(evidence));
         String said = fits.isEmpty()
                 ? "No word of the vocabulary fits."
-                : capital(fits.stream().limit(5).map(f -> f.word().name()).collect(Collectors.joining(", "))) + ".";
+                : Sentence.begun(fits.stream().limit(5).map(f -> f.word().name()).collect(Collectors.joining(", ")))
+                        + ".";
         String why = fits.stream().limit(2).map(CircumstanceSentences::figures).collect(Collectors.joining("; "));
         return stated("Words", said, why.isEmpty() ? "figures near the middle everywhere" : why,
                 "each word rests on the figures beside it; the vocabulary can be changed and taught");
@@ -76,8 +78,10 @@ record CircumstanceSentences(Evidence evidence) {
             case ABSENT -> "it still wants a cabinet";
             case UNKNOWN -> "whether it still wants a cabinet is open";
         };
-        return EvidenceSentences.found("Taken", c.takenAt(), c.takenAt().value().map(t -> capital(t.words()) + ".")
-                .orElse("Cannot tell where it was taken."), cabinet);
+        return EvidenceSentences.found("Taken", c.takenAt(),
+                c.takenAt().value().map(t -> Sentence.begun(t.words()) + ".")
+                        .orElse("Cannot tell where it was taken."),
+                cabinet);
     }
 
     private Optional<EvidenceSentences> pickup() {
@@ -152,9 +156,5 @@ record CircumstanceSentences(Evidence evidence) {
     private static EvidenceSentences stated(String topic, String sentence, String remark, String reason) {
         return new EvidenceSentences(topic, sentence, remark, reason, OptionalDouble.empty(), Presence.PRESENT,
                 Optional.empty());
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

@@ -18,6 +18,7 @@ import verisonus.core.evidence.signs.Presence;
 import verisonus.core.evidence.space.ReverbReading;
 import verisonus.core.plan.Repeats;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 
 /**
  * One finding in plain words.
@@ -183,7 +184,7 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
 
     private static String dynamics(Evidence e) {
         String spread = format("loud to soft spans %.0f dB", e.dynamics().envelopeSpreadDb());
-        if (e.dynamics().sustainDbPerS().isEmpty()) return capital(spread) + ".";
+        if (e.dynamics().sustainDbPerS().isEmpty()) return Sentence.begun(spread) + ".";
         double slope = e.dynamics().sustainDbPerS().getAsDouble();
         return format("Notes %s %.0f dB/s; %s.", slope < 0 ? "fall" : "swell", Math.abs(slope), spread);
     }
@@ -214,10 +215,6 @@ public record EvidenceSentences(String topic, String sentence, String remark, St
         return new EvidenceSentences("Level",
                 format("%strue peak %.1f dBTP, crest %.1f dB.", lufs, l.truePeakDbtp(), l.crestFactorDb()), clipped, "",
                 OptionalDouble.empty(), Presence.PRESENT, Optional.empty());
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 
     static String format(String pattern, Object... values) {

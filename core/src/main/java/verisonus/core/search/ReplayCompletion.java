@@ -45,17 +45,8 @@ final class ReplayCompletion {
     private static final int PASSES = 2;
     private static final double LEANER_LOWS_HZ = 100;
     private static final double SURE = 0.5;
-    /**
-     * A space must bring the aligned spectra this much nearer, as a share of their distance, where it was heard in the tails too: of 36
-     * replays (even seeds 0 to 70) the 30 dry ones gained 0.011 at the most, five of six halls 0.015 and more.
-     */
-    private static final double CLOSES_HEARD = 0.0125;
-    /** One that nobody heard must gain more: the hall of those seeds gained 0.10, an echo that was missed passes for a little. */
-    private static final double CLOSES = 0.03;
-    /** What was heard in the tails and gains at least this is believed by what it leaves there. */
+    /** What was heard in the tails and brings at least this is believed by what it leaves there. */
     private static final double CLOSES_BY_TAILS = 0.005;
-    /** A shorter one is not told from a box and from the place where it was miked, s. */
-    private static final double SHORTEST_SPACE_S = 0.6;
     /** Where others play, three findings judge, and what the others leave between the notes passes for a little space. */
     private static final double CLOSES_AMONG_OTHERS = 0.05;
     /** Where a usual hall harms less than this, a space can be neither found nor ruled out. */
@@ -289,11 +280,10 @@ final class ReplayCompletion {
         double gain = nearest.gain();
         spaceRuledOut = nearest.harm() >= RULED_OUT && !setting.company();
         boolean heard = exam.reverb().isPresent() && !setting.company();
-        boolean sure = heard && exam.reverb().confidence() >= SURE && heardS >= SHORTEST_SPACE_S;
-        boolean lasts = sure || nearest.decayS() >= SHORTEST_SPACE_S && (!heard || heardS >= SHORTEST_SPACE_S);
+        boolean sure = heard && exam.reverb().confidence() >= SURE && ReplaySpace.lasts(heardS);
         boolean closes = setting.company()
                 ? gain >= CLOSES_AMONG_OTHERS
-                : gain >= (heard ? CLOSES_HEARD : CLOSES) && lasts && !nearest.isAtTheLoudest();
+                : nearest.isBelieved(heard ? OptionalDouble.of(heardS) : OptionalDouble.empty());
         Optional<Block> closing = sure && !closes && gain >= CLOSES_BY_TAILS
                 ? new ClosingSpace(reference, core, played(effects, core), setting, workers).of(unit, heardS)
                 : Optional.empty();

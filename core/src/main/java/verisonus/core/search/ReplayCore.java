@@ -25,9 +25,9 @@ import verisonus.core.work.Progress;
 
 /**
  * Amp, drive and gain from a phrase played again on another guitar: about sixty settings with everything else in the middle, ranked by
- * spectra that are aligned in time ({@link AlignedSpectra}). No descent follows, for the evidence cannot bear it. The place of what
- * stands behind a core is judged by three findings of equal weight that survive other hands and strings: fine colour, envelope and the dirt between
- * partials; roots, not squares, so that the one finding that another guitar spoils does not rule.
+ * spectra that are aligned in time ({@link AlignedSpectra}). No descent follows, for the evidence cannot bear it. A space is
+ * judged by the same spectra; the place of an effect, and a space under others, by three findings of equal weight that survive other hands
+ * and strings: fine colour, envelope and the dirt between partials; roots, not squares, so that the one finding that another guitar spoils does not rule.
  */
 final class ReplayCore {
     private static final double[] GAINS = {2, 3.3, 4.6, 5.9, 7.2, 8.5};

@@ -22,11 +22,6 @@ public final class Figures {
         return withMinus(of(pattern, values));
     }
 
-    /** A text that begins a sentence. */
-    public static String capital(String text) {
-        return text.isEmpty() ? text : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
-    }
-
     /** A text with a minus sign before each negative figure; hyphens within words and between figures stay. */
     public static String withMinus(String text) {
         StringBuilder out = new StringBuilder(text);

@@ -11,6 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import verisonus.casebook.store.Judgements.ClaimEntry;
 import verisonus.core.evidence.words.Claim;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.Choices;
 import verisonus.desktop.theme.Hint;
@@ -45,7 +46,7 @@ final class ClaimsView extends VBox {
         Button remove = Nodes.plain("remove");
         remove.setOnAction(_ -> model.removeClaim(c));
         String source = c.claim().source().isBlank() ? "no source" : c.claim().source();
-        HBox top = new HBox(8, verdict, Nodes.label(capital(c.claim().says().words())),
+        HBox top = new HBox(8, verdict, Nodes.label(Sentence.begun(c.claim().says().words())),
                 Nodes.label(source + ", " + c.claim().certainty().words(), "quiet", "small"), remove);
         top.setAlignment(Pos.CENTER_LEFT);
         return Nodes.column(0, top, Nodes.padded(Nodes.wrapped(j.why(), "aside"), 0, 0, 0, 124));
@@ -74,9 +75,5 @@ final class ClaimsView extends VBox {
         HBox out = new HBox(8, says, source, certainty, note);
         out.setAlignment(Pos.CENTER_LEFT);
         return out;
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

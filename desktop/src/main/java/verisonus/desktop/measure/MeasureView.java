@@ -25,6 +25,7 @@ import verisonus.casebook.store.Judgement;
 import verisonus.casebook.words.EvidenceSentences;
 import verisonus.core.evidence.signs.Presence;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
@@ -220,10 +221,6 @@ public final class MeasureView extends BorderPane {
         plot.show(f.flatMap(EvidenceSentences::plot));
         title.setText(f.flatMap(EvidenceSentences::plot).map(p -> p.title()).orElse(""));
         title.setManaged(drawn);
-        reason.setText(f.map(s -> s.reason().isEmpty() ? s.remark() : capital(s.reason()) + ".").orElse(""));
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+        reason.setText(f.map(s -> s.reason().isEmpty() ? s.remark() : Sentence.begun(s.reason()) + ".").orElse(""));
     }
 }

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import verisonus.core.perform.Noticed;
 import verisonus.core.perform.VariantMatrix;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 
 /**
  * A variant against the tone in words.
@@ -23,13 +24,11 @@ record NoticedWords(Optional<VariantMatrix.Row> row, Optional<VariantMatrix.Row>
 
     /** "Lead is 3.0 LU louder and dirtier; all else is shared." */
     String heading(String name) {
-        if (row.isEmpty() || tone.isEmpty()) return Figures.capital(name) + " is being played.";
+        if (row.isEmpty() || tone.isEmpty()) return Sentence.begun(name) + " is being played.";
         List<String> all = new ArrayList<>();
         for (Noticed n : Noticed.values()) by(n).flatMap(v -> words(n, v)).ifPresent(all::add);
-        if (all.isEmpty()) return Figures.capital(name) + " differs from the tone in nothing that a listener notices.";
-        String last = all.removeLast();
-        return Figures.capital(name) + " is " + (all.isEmpty() ? "" : String.join(", ", all) + " and ") + last
-                + "; all else is shared.";
+        if (all.isEmpty()) return Sentence.begun(name) + " differs from the tone in nothing that a listener notices.";
+        return Sentence.begun(name) + " is " + Sentence.listed(all) + "; all else is shared.";
     }
 
     private Optional<Double> by(Noticed n) {

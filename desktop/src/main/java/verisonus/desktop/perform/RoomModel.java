@@ -15,6 +15,7 @@ import verisonus.core.rig.Variant;
 import verisonus.core.sound.Sound;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 
@@ -41,11 +42,11 @@ public final class RoomModel {
         }
         try {
             LoudnessCeiling room = new LoudnessCeiling(decibels(measured), decibels(allowed));
-            said.set(Figures.capital(String.join("; ", room.words(m.get().louderLu()))) + ".");
+            said.set(Sentence.begun(String.join("; ", room.words(m.get().louderLu()))) + ".");
         } catch (NumberFormatException e) {
             said.set("Type what the meter read and what is allowed, both in dB(A).");
         } catch (InputFault e) {
-            said.set(Figures.capital(String.valueOf(e.getMessage())) + ".");
+            said.set(Sentence.begun(String.valueOf(e.getMessage())) + ".");
         }
     }
 

@@ -25,6 +25,7 @@ import verisonus.core.sound.Sound;
 import verisonus.core.sound.codec.SoundReader;
 import verisonus.core.work.Figures;
 import verisonus.core.work.InputFault;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
 import verisonus.desktop.desk.Piece;
@@ -119,11 +120,11 @@ public final class VariantMaker {
 
     private void made(SolvedVariant s) {
         variants.hear(s.variant().name());
-        said.set(s.amiss().isEmpty() ? "" : Figures.capital(String.join("; ", s.amiss())) + ".");
+        said.set(s.amiss().isEmpty() ? "" : Sentence.begun(String.join("; ", s.amiss())) + ".");
     }
 
     private static String fault(InputFault e) {
-        return Figures.capital(String.valueOf(e.getMessage())) + ".";
+        return Sentence.begun(String.valueOf(e.getMessage())) + ".";
     }
 
     /** Steps of dirt from the tone to a variant, all as loud as the tone, kept as variants of their own. */
@@ -198,7 +199,7 @@ public final class VariantMaker {
                 .otherwise(this::sayOvertaken)
                 .show(s -> {
                     variants.hear(name);
-                    said.set(Figures.capital(s.words()) + ".");
+                    said.set(Sentence.begun(s.words()) + ".");
                 });
     }
 

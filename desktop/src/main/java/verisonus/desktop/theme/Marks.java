@@ -80,6 +80,16 @@ public final class Marks {
         g.setLineWidth(1);
     }
 
+    /** The same on a scale that stands upright. */
+    public static void uprightBracket(GraphicsContext g, double fromY, double toY, double x, Inks inks) {
+        g.setStroke(inks.mine());
+        g.setLineWidth(1.6);
+        g.strokeLine(x, fromY, x, toY);
+        g.strokeLine(x - 6, fromY, x + 6, fromY);
+        g.strokeLine(x - 6, toY, x + 6, toY);
+        g.setLineWidth(1);
+    }
+
     /** The gap between two places: slanted strokes, so that it shows without colour. */
     public static void hatch(GraphicsContext g, double x1, double x2, double y, Inks inks) {
         double from = Math.min(x1, x2);

@@ -27,6 +27,7 @@ import verisonus.core.trial.open.HowFar;
 import verisonus.core.trial.open.MomentGap;
 import verisonus.core.trial.open.OnlyWhatDiffers;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.desk.Bench;
 import verisonus.desktop.desk.Desk;
 import verisonus.desktop.desk.OpenCase;
@@ -160,7 +161,7 @@ final class OpenModel {
                         + " turned in phase");
         said.set(words.isEmpty()
                 ? ""
-                : Figures.capital(String.join("; ", words)) + ".");
+                : Sentence.begun(String.join("; ", words)) + ".");
     }
 
     void hear(int place) {

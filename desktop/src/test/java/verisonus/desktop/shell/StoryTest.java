@@ -13,6 +13,7 @@ import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
@@ -332,13 +333,9 @@ class StoryTest {
             add.getItems().stream().flatMap(m -> ((javafx.scene.control.Menu) m).getItems().stream())
                     .filter(i -> i.getText().equals("clean echo")).findFirst().orElseThrow().fire();
         });
-        waitFor(() -> !desk.work().busy().get()
-                && robot.lookup("#choice-echo-sides, #rest-echo").tryQuery().isPresent());
-        // What rests is folded: a press shows it.
-        robot.lookup("#rest-echo").<Button>tryQuery().ifPresent(b -> robot.interact(b::fire));
-        waitFor(() -> !desk.work().busy().get() && robot.lookup("#choice-echo-sides").tryQuery().isPresent());
-        var choice = robot.lookup(n -> n instanceof javafx.scene.control.ChoiceBox
-                && String.valueOf(n.getId()).startsWith("choice-")).<javafx.scene.control.ChoiceBox<String>>query();
+        // One that was put in by hand shows all its settings.
+        waitFor(() -> !desk.work().busy().get() && robot.lookup(StoryTest::isChoiceOfAnEcho).tryQuery().isPresent());
+        ChoiceBox<String> choice = robot.lookup(StoryTest::isChoiceOfAnEcho).query();
         DerivedTone before = open().tone().orElseThrow();
         robot.interact(() -> choice.getSelectionModel().select(
                 choice.getSelectionModel().getSelectedIndex() == 0 ? 1 : 0));
@@ -347,12 +344,16 @@ class StoryTest {
         waitFor(() -> !desk.work().busy().get() && open().tone().orElseThrow().tone().equals(before.tone()));
     }
 
+    private static boolean isChoiceOfAnEcho(Node n) {
+        return n instanceof ChoiceBox && String.valueOf(n.getId()).startsWith("choice-echo");
+    }
+
     private void anEmptyCaseOffersTheNextStepOnEveryBenchThatNeedsARecording() throws Exception {
         robot.interact(() -> desk.addCase("Empty"));
         waitFor(() -> !desk.work().busy().get() && open().media().isEmpty());
         robot.clickOn("#bench-derive");
         waitFor(() -> find("#next-step").isVisible());
-        assertThat(this.<javafx.scene.control.Button>find("#next-step").getText()).contains("Choose recordings");
+        assertThat(this.<Button>find("#next-step").getText()).contains("Choose recordings");
         robot.clickOn("#bench-listen");
         waitFor(() -> robot.lookup("#choose-recordings").tryQuery().filter(Node::isVisible).isPresent());
     }

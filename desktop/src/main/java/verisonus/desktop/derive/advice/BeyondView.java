@@ -8,6 +8,7 @@ import verisonus.core.advise.PlayingShare;
 import verisonus.core.advise.Reach;
 import verisonus.core.compare.GapAttribute;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
@@ -30,7 +31,8 @@ public final class BeyondView {
             if (found.isEmpty()) {
                 body.getChildren().add(Nodes.wrapped("Everything that would be heard is within reach.", "small"));
             }
-            for (Reach.Unreached u : found) body.getChildren().add(Nodes.wrapped(capital(u.words()) + ".", "small"));
+            for (Reach.Unreached u : found)
+                body.getChildren().add(Nodes.wrapped(Sentence.begun(u.words()) + ".", "small"));
         });
         Button playing = new Button("compare your takes (" + model.price(AdviceModel.Asked.PLAYING) + ")");
         playing.setId("ask-playing");
@@ -50,10 +52,6 @@ public final class BeyondView {
                 .forEach(e -> part.getChildren().add(Nodes.label(
                         Figures.of("%.1f JND   %s", e.getValue(), e.getKey().words()), "small",
                         "figure")));
-        for (String d : s.differences()) part.getChildren().add(Nodes.wrapped(capital(d) + ".", "small"));
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+        for (String d : s.differences()) part.getChildren().add(Nodes.wrapped(Sentence.begun(d) + ".", "small"));
     }
 }

@@ -14,6 +14,7 @@ import verisonus.core.compare.GapRow;
 import verisonus.core.feel.SaturationShift;
 import verisonus.core.simulate.StageSaturation;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.derive.gap.GapRows;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
@@ -47,7 +48,7 @@ public final class FeelView {
         touch.setPrefHeight(120);
         touch.setMinHeight(120);
         body.getChildren().addAll(Nodes.label("soft to hard: ◇ level out   ▪ dirt", "quiet", "small"), touch,
-                Nodes.wrapped(capital(f.feel().touch().words()) + ".", "small"));
+                Nodes.wrapped(Sentence.begun(f.feel().touch().words()) + ".", "small"));
         Button like = Nodes.plain("this is how I like it");
         like.setId("like-this");
         like.getStyleClass().add("small");
@@ -110,9 +111,5 @@ public final class FeelView {
         HBox out = new HBox(8, left, space, right);
         out.setPadding(new Insets(1, 0, 1, 0));
         return out;
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

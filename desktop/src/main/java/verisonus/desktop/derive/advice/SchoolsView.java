@@ -15,6 +15,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import verisonus.core.perform.school.School;
 import verisonus.core.perform.school.Side;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.theme.FileDialogs;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
@@ -59,7 +60,7 @@ public final class SchoolsView {
             body.getChildren().add(Nodes.wrapped("Your gear leaves nothing to decide here.", "quiet"));
         int n = 0;
         for (School s : schools) {
-            body.getChildren().add(Nodes.padded(Nodes.label(capital(s.question()), "strong"), 8, 0, 0, 0));
+            body.getChildren().add(Nodes.padded(Nodes.label(Sentence.begun(s.question()), "strong"), 8, 0, 0, 0));
             for (Side side : s.sides()) body.getChildren().add(row(s, side, ++n));
         }
         if (!schools.isEmpty()) body.getChildren().add(Nodes.padded(reason, 10, 0, 0, 0));
@@ -67,7 +68,7 @@ public final class SchoolsView {
 
     private Node row(School school, Side side, int n) {
         boolean now = side.price().isEmpty();
-        Label words = Nodes.wrapped(capital(side.words()) + (now ? " (as it is)" : ""), "small");
+        Label words = Nodes.wrapped(Sentence.begun(side.words()) + (now ? " (as it is)" : ""), "small");
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
         Button hear = small("hear", "hear-side-" + n, "plays it in mine's place");
@@ -92,9 +93,5 @@ public final class SchoolsView {
         out.setMinWidth(Region.USE_PREF_SIZE);
         Hint.on(out, about);
         return out;
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

@@ -58,6 +58,11 @@ public final class ChainModel {
         edits = new ChainEdits(session);
         weighed.subscribe(() -> shown.set(shown.get() + 1));
         studied.subscribe(() -> shown.set(shown.get() + 1));
+        session.desk().open().map(o -> o.map(c -> c.entry().id())).subscribe(_ -> {
+            // What was unfolded in one case says nothing of the next, whose blocks may have the same names.
+            whole.clear();
+            unfolded.clear();
+        });
     }
 
     public CaseSession session() {
@@ -85,10 +90,14 @@ public final class ChainModel {
     }
 
     void showWhole(Block block, boolean all) {
-        if (all) {
-            whole.add(block.id());
+        mark(whole, block, all);
+    }
+
+    private void mark(Set<String> blocks, Block block, boolean in) {
+        if (in) {
+            blocks.add(block.id());
         } else {
-            whole.remove(block.id());
+            blocks.remove(block.id());
         }
         shown.set(shown.get() + 1);
     }
@@ -99,12 +108,7 @@ public final class ChainModel {
     }
 
     void unfold(Block block, boolean all) {
-        if (all) {
-            unfolded.add(block.id());
-        } else {
-            unfolded.remove(block.id());
-        }
-        shown.set(shown.get() + 1);
+        mark(unfolded, block, all);
     }
 
     /** Changes whenever more or less of the same tone is to be shown. */

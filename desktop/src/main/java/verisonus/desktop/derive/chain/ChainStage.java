@@ -8,6 +8,8 @@ import java.util.Set;
 import verisonus.core.rig.Block;
 import verisonus.core.rig.GearKind;
 import verisonus.core.rig.Rig;
+import verisonus.core.rig.Tone;
+import verisonus.core.work.Sentence;
 
 /**
  * One block of the chain as it stands in the table: what matters is shown, what rests is folded, an equalizer's filters are drawn.
@@ -21,14 +23,15 @@ record ChainStage(Block block, List<SettingRow> shown, List<SettingRow> folded, 
     private static final int WORTH_FOLDING = 2;
 
     /** The blocks of a chain in signal order. */
-    static List<ChainStage> of(List<SettingRow> rows, ChainModel model) {
-        boolean judged = rows.stream().anyMatch(r -> r.tolerance().isPresent());
+    static List<ChainStage> of(Tone tone, List<SettingRow> rows, ChainModel model) {
         Map<Block, List<SettingRow>> blocks = new LinkedHashMap<>();
+        // An equalizer that is flat has no setting to show, and stands in the chain all the same.
+        for (Block b : tone.blocks()) blocks.put(b, new ArrayList<>());
         for (SettingRow r : rows) blocks.computeIfAbsent(r.block(), _ -> new ArrayList<>()).add(r);
-        return blocks.entrySet().stream().map(e -> of(e.getKey(), e.getValue(), judged, model)).toList();
+        return blocks.entrySet().stream().map(e -> of(e.getKey(), e.getValue(), model)).toList();
     }
 
-    private static ChainStage of(Block block, List<SettingRow> rows, boolean judged, ChainModel model) {
+    private static ChainStage of(Block block, List<SettingRow> rows, ChainModel model) {
         boolean open = model.isUnfolded(block) || model.isWhole(block);
         if (open) return new ChainStage(block, rows, List.of(), List.of());
         if (block.model().kind() == GearKind.EQUALIZER && block.on()) {
@@ -36,10 +39,17 @@ record ChainStage(Block block, List<SettingRow> shown, List<SettingRow> folded, 
             Set<SettingRow> inIt = Set.copyOf(drawn.stream().map(EqualizerFilter::gain).toList());
             return new ChainStage(block, rows.stream().filter(r -> !inIt.contains(r)).toList(), List.of(), drawn);
         }
+        // Of a block that was put in by hand nothing is known: its settings are all there to be turned.
+        boolean judged = rows.stream().anyMatch(r -> r.tolerance().isPresent());
         List<SettingRow> resting = rows.stream().filter(r -> r.isAtRest(judged)).toList();
         if (resting.size() < WORTH_FOLDING && resting.size() < rows.size())
             return new ChainStage(block, rows, List.of(), List.of());
         return new ChainStage(block, rows.stream().filter(r -> !resting.contains(r)).toList(), resting, List.of());
+    }
+
+    /** Whether none of its settings has been moved and none is shown. */
+    boolean isEmpty() {
+        return shown.isEmpty() && folded.isEmpty() && drawn.isEmpty();
     }
 
     /** For the ids of its parts. */
@@ -53,14 +63,9 @@ record ChainStage(Block block, List<SettingRow> shown, List<SettingRow> folded, 
                 + (drawn.isEmpty() ? 0 : Math.round(EqualizerView.HEIGHT / ChainTable.SETTING));
     }
 
-    /** "bass, mid and sag at rest". */
+    /** "bass, mid and sag at rest"; how to fold again where nothing is. */
     String foldWords(Rig rig) {
-        if (folded.isEmpty()) return "fewer";
-        List<String> names = folded.stream().map(r -> r.label(rig)).toList();
-        int last = names.size() - 1;
-        String said = last == 0
-                ? names.get(0)
-                : String.join(", ", names.subList(0, last)) + " and " + names.get(last);
-        return said + " at rest";
+        if (folded.isEmpty()) return block.model().kind() == GearKind.EQUALIZER ? "as a curve" : "fewer";
+        return Sentence.listed(folded.stream().map(r -> r.label(rig)).toList()) + " at rest";
     }
 }

@@ -83,7 +83,7 @@ public final class ChainTable extends GridPane {
         int line = 1;
         Optional<ChainPart> before = Optional.empty();
         Tone tone = model.session().settings().orElseThrow();
-        for (ChainStage stage : ChainStage.of(rows, model)) {
+        for (ChainStage stage : ChainStage.of(tone, rows, model)) {
             ChainPart part = ChainPart.of(tone, stage.block());
             if (!before.equals(Optional.of(part))) {
                 Label title = Nodes.label(part.words(), "quiet", "small");
@@ -113,6 +113,7 @@ public final class ChainTable extends GridPane {
             add(figures, COLUMNS - 1, line++);
         }
         for (SettingRow r : stage.shown()) addRow(r, line++);
+        if (stage.isEmpty()) add(untouched(stage), 1, line++, COLUMNS - 1, 1);
         if (!stage.folded().isEmpty() || model.isUnfolded(stage.block())) {
             Button fold = fold(stage, stage.foldWords(model.session().rig()), "rest-" + stage.id(),
                     model.isUnfolded(stage.block())
@@ -123,11 +124,20 @@ public final class ChainTable extends GridPane {
         return line;
     }
 
+    /** The settings of a block that does nothing yet. */
+    private Button untouched(ChainStage stage) {
+        Button out = Nodes.plain("does nothing yet: show its settings");
+        out.setId("whole-" + stage.id());
+        out.getStyleClass().addAll("setting", "small");
+        out.setOnAction(_ -> model.showWhole(stage.block(), true));
+        return out;
+    }
+
     private Button fold(ChainStage stage, String words, String id, String about) {
         Button out = Nodes.plain(words);
         out.setId(id);
         out.getStyleClass().addAll("setting", "small", "quiet");
-        out.setMinWidth(Region.USE_PREF_SIZE);
+        out.setWrapText(true);
         Hint.on(out, about);
         out.setOnAction(_ -> model.unfold(stage.block(), !model.isUnfolded(stage.block())));
         return out;

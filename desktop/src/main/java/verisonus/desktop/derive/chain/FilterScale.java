@@ -6,7 +6,6 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import verisonus.core.rig.Rig;
-import verisonus.core.search.Tolerance;
 import verisonus.desktop.theme.Drawing;
 import verisonus.desktop.theme.Inks;
 import verisonus.desktop.theme.Marks;
@@ -21,8 +20,9 @@ final class FilterScale extends Drawing {
     static final double WIDTH = 22;
     private static final double STEP_DB = 0.5;
     private static final double LARGE_STEP_DB = 3;
-    /** A semitone. */
-    private static final double STEP_OF_FREQUENCY = Math.pow(2, 1 / 12.0);
+    /** Semitones of a step and, with Shift, of a large one. */
+    private static final int LARGE_STEP = 4;
+    private static final double SEMITONES_IN_OCTAVE = 12;
 
     private final EqualizerFilter filter;
     private final EqualizerAxes axes;
@@ -39,9 +39,11 @@ final class FilterScale extends Drawing {
         this.axes = axes;
         this.model = model;
         this.said = said;
-        setFocusTraversable(!filter.gain().locked());
+        setFocusTraversable(true);
         setAccessibleText(words());
-        setAccessibleHelp("Up and down change the gain, left and right the frequency; with Shift in larger steps.");
+        setAccessibleHelp(filter.gain().locked()
+                ? "Locked: it keeps its value."
+                : "Up and down change the gain, left and right the frequency; with Shift in larger steps.");
         setOnMousePressed(_ -> requestFocus());
         setOnMouseDragged(this::drag);
         setOnMouseReleased(_ -> let());
@@ -77,8 +79,8 @@ final class FilterScale extends Drawing {
         switch (e.getCode()) {
             case UP -> hold(held.orElse(filter.gain().value()) + step);
             case DOWN -> hold(held.orElse(filter.gain().value()) - step);
-            case LEFT -> move(1 / STEP_OF_FREQUENCY);
-            case RIGHT -> move(STEP_OF_FREQUENCY);
+            case LEFT -> move(e.isShiftDown() ? -LARGE_STEP : -1);
+            case RIGHT -> move(e.isShiftDown() ? LARGE_STEP : 1);
             default -> {
                 return;
             }
@@ -92,9 +94,10 @@ final class FilterScale extends Drawing {
         redraw();
     }
 
-    private void move(double factor) {
+    private void move(int semitones) {
         filter.frequency().ifPresent(f -> {
-            double hz = f.control().clamp(Math.rint(moved.orElse(f.value()) * factor));
+            double hz = f.control()
+                    .clamp(Math.rint(moved.orElse(f.value()) * Math.pow(2, semitones / SEMITONES_IN_OCTAVE)));
             moved = Optional.of(hz);
             said.accept(Optional.of("to " + model.session().rig().display(f.block().model(), f.control(), hz)));
         });
@@ -119,22 +122,11 @@ final class FilterScale extends Drawing {
             double wide = db == 0 ? 4 : 2;
             g.strokeLine(x - wide, axes.y(db), x + wide, axes.y(db));
         }
-        filter.gain().tolerance().ifPresent(t -> bracket(g, t, x, inks));
+        filter.gain().tolerance().ifPresent(t -> Marks.uprightBracket(g, axes.y(t.low()), axes.y(t.high()), x, inks));
         Marks.diamond(g, x, axes.y(held.orElse(filter.gain().value())), inks);
         if (isFocused()) {
             g.setStroke(inks.ink());
             g.strokeRect(1.5, 1.5, w - 3, h - 3);
         }
-    }
-
-    private void bracket(GraphicsContext g, Tolerance t, double x, Inks inks) {
-        double top = axes.y(Math.min(axes.mostDb(), t.high()));
-        double bottom = axes.y(Math.max(-axes.mostDb(), t.low()));
-        g.setStroke(inks.mine());
-        g.setLineWidth(1.6);
-        g.strokeLine(x, top, x, bottom);
-        g.strokeLine(x - 6, top, x + 6, top);
-        g.strokeLine(x - 6, bottom, x + 6, bottom);
-        g.setLineWidth(1);
     }
 }

@@ -106,7 +106,9 @@ public record SettingRow(Block block, Control control, boolean leads, Optional<T
 
     /**
      * Whether nobody need look at it: it stands where it usually stands, was not touched, and may be turned by most of its way
-     * unheard. Of a tone without tolerances nothing is known, so nothing rests.
+     * unheard.
+     *
+     * @param judged whether it was tried how far the settings of its block can be turned; else nothing rests
      */
     boolean isAtRest(boolean judged) {
         if (!judged || locked || value() != control.defaultValue()) return false;

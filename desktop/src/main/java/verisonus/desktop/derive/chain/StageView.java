@@ -25,6 +25,7 @@ import verisonus.core.rig.Tone;
 import verisonus.core.rig.Voice;
 import verisonus.core.rig.Ways;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 
@@ -47,7 +48,7 @@ public final class StageView extends VBox {
         this.block = block;
         this.model = model;
         this.impulses = impulses;
-        Button stage = Nodes.plain(capital(block.model().kind().word()));
+        Button stage = Nodes.plain(Sentence.begun(block.model().kind().word()));
         stage.setId("stage-" + block.id().replace(' ', '-'));
         stage.getStyleClass().addAll("stage", "strong");
         Hint.on(stage, block.model().about()
@@ -192,9 +193,5 @@ public final class StageView extends VBox {
         MenuItem out = new MenuItem(words);
         out.setOnAction(_ -> action.run());
         return out;
-    }
-
-    private static String capital(String s) {
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
     }
 }

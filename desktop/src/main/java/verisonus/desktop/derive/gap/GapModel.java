@@ -56,7 +56,7 @@ public final class GapModel {
             boolean wanted = now.add(row.attribute());
             if (!wanted) now.remove(row.attribute());
             session.keep(t.wanting(now),
-                    row.attribute().words() + (wanted ? " left so, as wanted" : " to be mended again"));
+                    row.attribute().playersWords() + (wanted ? " left so, as wanted" : " to be mended again"));
         });
     }
 

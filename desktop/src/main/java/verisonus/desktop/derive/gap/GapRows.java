@@ -19,6 +19,7 @@ import verisonus.core.compare.GapAttribute;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.compare.GapRow;
 import verisonus.core.work.Figures;
+import verisonus.core.work.Sentence;
 import verisonus.desktop.theme.Hint;
 import verisonus.desktop.theme.Nodes;
 import verisonus.desktop.theme.Theme;
@@ -70,6 +71,7 @@ public final class GapRows extends VBox {
                         .toList());
         section("Left so, as wanted", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
+        if (unfolded) getChildren().add(fold("fewer", "names what is the same on one line"));
     }
 
     private static double most(List<GapRow> rows) {
@@ -94,17 +96,22 @@ public final class GapRows extends VBox {
         for (GapRow r : rows) {
             if (!silent.contains(r)) out.add(line(r, r.ofTone()));
         }
-        Button fold = Nodes.plain("no difference: "
-                + String.join(", ", silent.stream().map(r -> r.attribute().playersWords()).toList()));
+        out.add(fold("the same: " + Sentence.listed(silent.stream().map(r -> r.attribute().playersWords()).toList()),
+                "less than half of what is just heard; press to see their figures"));
+        return out;
+    }
+
+    private Node fold(String words, String about) {
+        Button fold = Nodes.plain(words);
+        fold.setId(unfolded ? "fold-rows" : "unfold-rows");
         fold.getStyleClass().addAll("small", "quiet", "setting");
         fold.setWrapText(true);
-        Hint.on(fold, "under half of what is just heard; press to see their figures");
+        Hint.on(fold, about);
         fold.setOnAction(_ -> {
-            unfolded = true;
+            unfolded = !unfolded;
             show();
         });
-        out.add(Nodes.padded(fold, 5, 0, 2, 0));
-        return out;
+        return Nodes.padded(fold, 5, 0, 2, 0);
     }
 
     private static boolean isRest(GapRow r) {

@@ -17,9 +17,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
+import verisonus.casebook.store.CaseEntry;
 import verisonus.casebook.store.DerivedTone;
 import verisonus.core.compare.GapLedger;
 import verisonus.core.rig.Block;
+import verisonus.core.rig.Gear;
 import verisonus.core.rig.Locks;
 import verisonus.core.rig.Tone;
 import verisonus.core.search.Tolerance;
@@ -100,6 +102,55 @@ class ChainTableTest {
         assertThat(((Button) table.lookup("#rest-amp")).getText()).startsWith("bass, mid").endsWith("at rest");
         press("rest-amp");
         assertThat(has("scale-amp-bass")).isTrue();
+    }
+
+    @Test
+    void anEqualizerThatIsFlatStandsInTheChainAndShowsItsSettings() throws Exception {
+        model.edits().add(Gear.model("octave graphic"));
+        fixture.settle();
+        FxToolkit.setupFixture(table::show);
+        Block flat = model.session().settings().orElseThrow().blocks().stream()
+                .filter(b -> b.model().name().equals("octave graphic")).findFirst().orElseThrow();
+        String id = flat.id().replace(' ', '-');
+        press("whole-" + id);
+        assertThat(has("scale-" + id + "-500-Hz")).isTrue();
+    }
+
+    @Test
+    void whatWasUnfoldedIsFoldedInAnotherCase() throws Exception {
+        press("rest-amp");
+        assertThat(has("scale-amp-bass")).isTrue();
+        CaseEntry here = fixture.open().entry();
+        long other = fixture.book().addCase("Other", "", "");
+        fixture.desk().openCase(fixture.book().cases().stream().filter(c -> c.id() == other).findFirst().orElseThrow());
+        fixture.settle();
+        fixture.desk().openCase(here);
+        fixture.settle();
+        FxToolkit.setupFixture(table::show);
+        assertThat(has("scale-amp-gain")).isTrue();
+        assertThat(has("scale-amp-bass")).isFalse();
+    }
+
+    @Test
+    void aLockedFilterIsReachedByTheKeyboardAndKeepsItsValue() throws Exception {
+        SettingRow peak = model.settings().stream().filter(r -> r.control().name().equals("peak 1")).findFirst()
+                .orElseThrow();
+        model.toggleLock(peak);
+        fixture.settle();
+        FxToolkit.setupFixture(table::show);
+        Node scale = table.lookup("#filter-peak-1");
+        assertThat(scale.isFocusTraversable()).isTrue();
+        key(scale, KeyCode.UP);
+        assertThat(equalizer().get("peak 1")).isEqualTo(4);
+    }
+
+    @Test
+    void anEchoPutInByHandShowsItsSettingsForNobodyHasTriedThem() throws Exception {
+        model.edits().add(Gear.model("clean echo"));
+        fixture.settle();
+        FxToolkit.setupFixture(table::show);
+        assertThat(has("scale-echo-time")).isTrue();
+        assertThat(has("rest-echo")).isFalse();
     }
 
     @Test
