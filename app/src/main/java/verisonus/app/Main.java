@@ -32,7 +32,7 @@ public final class Main {
     }
 
     /** A casebook alone, as a double click hands it over, is opened. */
-    private static String[] opening(String[] given) {
+    static String[] opening(String[] given) {
         boolean casebook = given.length == 1 && !given[0].startsWith("-") && given[0].endsWith(".casebook");
         return casebook ? new String[]{"open", given[0]} : given;
     }
@@ -46,6 +46,7 @@ public final class Main {
         window.put("command-warm-up", new WarmUp.OfCommands());
         window.put("quick-warm-up", new WarmUp.OfArithmetic());
         window.put("window-warm-up", new WarmUp.OfWindow());
+        window.put("package-warm-up", new WarmUp.OfAll());
         // The window has work of its own to end.
         if (args.length > 0 && !window.containsKey(args[0])) endCleanly();
         int status = CommandLineProgram.run(args, window);

@@ -54,6 +54,24 @@ final class WarmUp {
         }
     }
 
+    /** All of it, for a program that is installed with one cache. */
+    @Command(name = "package-warm-up", hidden = true)
+    static final class OfAll implements Callable<Integer> {
+        @Parameters
+        private @Nullable Path folder;
+
+        @Override
+        public Integer call() {
+            Path work = folder == null ? UserFolder.path() : folder;
+            OfCommands commands = new OfCommands();
+            commands.folder = work.resolve("commands");
+            commands.call();
+            OfWindow window = new OfWindow();
+            window.folder = work.resolve("window");
+            return window.call();
+        }
+    }
+
     @Command(name = "window-warm-up", hidden = true)
     static final class OfWindow implements Callable<Integer> {
         @Parameters

@@ -87,10 +87,10 @@ final class Nearness {
         if (off == 0 && Math.abs(sides(t)) > Verdict.NEAR_JND)
             return "But for the width, what could be measured is as near as can be heard.";
         if (off == 0) return whole ? "As near as can be heard." : "What could be measured is as near as can be heard.";
-        String what = off == 1 ? "1 of the remaining differences" : off + " of the remaining differences";
+        String what = off == 1 ? "1 difference" : off + " differences";
         boolean close = t.gap().scoreJnd() < 2.5 && t.missing().isEmpty();
         String asFar = whole ? "Close" : "Close in what could be measured";
         String word = close ? asFar : t.gap().scoreJnd() < 5 ? "On the way" : "Far off";
-        return word + ": most listeners would hear " + what + ".";
+        return word + ": most listeners hear " + what + ".";
     }
 }

@@ -145,7 +145,7 @@ class SheetTest {
     @Test
     void theVerdictFollowsTheGap() {
         assertThat(ToneSheet.nearness(tone(0.5))).startsWith("As near");
-        assertThat(ToneSheet.nearness(tone(2))).startsWith("Close").contains("1 of");
+        assertThat(ToneSheet.nearness(tone(2))).startsWith("Close").contains("hear 1 difference.");
         assertThat(ToneSheet.nearness(tone(4))).startsWith("On the way");
         assertThat(ToneSheet.nearness(tone(9))).startsWith("Far off");
     }

@@ -35,8 +35,8 @@ public enum GapAttribute {
     REST_LATE("rings on late"),
     REST_SOON("follows soon"),
     REST_BETWEEN("between the notes"),
-    REST_SWAY("unexplained sway", 0, 0, "sways unlike mine"),
-    REST_SWEEP("unexplained sweep", 0, 0, "sweeps unlike mine"),
+    REST_SWAY("unexplained sway", 0, 0, "sway of its own"),
+    REST_SWEEP("unexplained sweep", 0, 0, "sweep of its own"),
     REST_SIDES("at the sides"),
     COLOUR_LEFT_OPEN("colour left open");
 

@@ -26,7 +26,7 @@ class PdfPageTest {
 
     private static Page page(int rows) {
         Page p = new Page("Glass Harbour");
-        p.paragraph("Close: most listeners would hear 2 of the remaining differences.");
+        p.paragraph("Close: most listeners hear 2 differences.");
         p.heading("What to set");
         List<List<String>> settings = new ArrayList<>();
         for (int i = 0; i < rows; i++)

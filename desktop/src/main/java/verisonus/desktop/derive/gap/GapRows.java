@@ -71,7 +71,7 @@ public final class GapRows extends VBox {
                         .toList());
         section("Left so, as wanted", all.stream().filter(r -> model.isWantedSo(r)).toList());
         section("By the playing, not by the gear", all.stream().filter(r -> !r.ofTone()).toList());
-        if (unfolded) getChildren().add(fold("fewer", "names what is the same on one line"));
+        if (unfolded) getChildren().add(fold("fewer", "names what makes no difference on one line"));
     }
 
     private static double most(List<GapRow> rows) {
@@ -96,7 +96,8 @@ public final class GapRows extends VBox {
         for (GapRow r : rows) {
             if (!silent.contains(r)) out.add(line(r, r.ofTone()));
         }
-        out.add(fold("the same: " + Sentence.listed(silent.stream().map(r -> r.attribute().playersWords()).toList()),
+        out.add(fold(
+                "no difference: " + Sentence.listed(silent.stream().map(r -> r.attribute().playersWords()).toList()),
                 "less than half of what is just heard; press to see their figures"));
         return out;
     }
