@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -131,10 +132,26 @@ class ReplaySearchTest {
         Knobs k = Knobs.of(DRY).orElseThrow();
         ReplaySpace found = ReplaySpace.nearest(b -> there.spectraDb(k, b), List.of(), hall, workers);
         assertThat(found.gain()).isGreaterThan(0.05);
-        assertThat(found.isAtTheLoudest()).isFalse();
+        assertThat(found.isBelieved(OptionalDouble.empty())).isTrue();
         ReplaySpace dry = ReplaySpace.nearest(b -> none.spectraDb(k, b), List.of(), hall, workers);
         assertThat(dry.gain()).isLessThan(0.0125);
         assertThat(dry.harm()).isPositive();
+        assertThat(dry.isBelieved(OptionalDouble.of(1.6))).isFalse();
+    }
+
+    @Test
+    void aSpaceIsBelievedByItsGainItsLengthAndALevelThatCameToRest() {
+        Block hall = Block.of("plain hall");
+        OptionalDouble unheard = OptionalDouble.empty();
+        assertThat(new ReplaySpace(hall, 1.6, -11, 0.05, 0).isBelieved(unheard)).isTrue();
+        // What was heard in the tails needs less, and what nobody heard more.
+        assertThat(new ReplaySpace(hall, 1.6, -11, 0.02, 0).isBelieved(unheard)).isFalse();
+        assertThat(new ReplaySpace(hall, 1.6, -11, 0.02, 0).isBelieved(OptionalDouble.of(1.5))).isTrue();
+        // A miked box rings as long as this, whichever of the two says so.
+        assertThat(new ReplaySpace(hall, 0.4, -11, 0.15, 0).isBelieved(unheard)).isFalse();
+        assertThat(new ReplaySpace(hall, 0.9, -11, 0.15, 0).isBelieved(OptionalDouble.of(0.45))).isFalse();
+        // The finest step above the loudest level tried first.
+        assertThat(new ReplaySpace(hall, 2.1, -4.5, 0.05, 0).isBelieved(unheard)).isFalse();
     }
 
     @Test
