@@ -28,7 +28,7 @@ class UnitJsonTest {
 
     private static Unit learnt() {
         SplittableRandom r = new SplittableRandom(4);
-        List<Double> after = Voice.LearntAmp.CENTRES_HZ.stream().map(_ -> 12 * r.nextDouble() - 6).toList();
+        List<Double> after = Voice.Learnt.CENTRES_HZ.stream().map(_ -> 12 * r.nextDouble() - 6).toList();
         return Unit.of("my old combo", Gear.model("small combo"),
                 Map.of(ControlNames.MID, Unit.Reach.fixed(4.25), ControlNames.GAIN, new Unit.Reach(1.5, 8)), after)
                 .turning(Map.of(ControlNames.GAIN,

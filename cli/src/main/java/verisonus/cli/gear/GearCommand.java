@@ -42,7 +42,7 @@ import verisonus.core.work.InputFault;
         "Your own devices, by your own names: what each is one of, what it lacks, what stands round its controls and how they turn.",
         "They live in a rig, which derive, moves, reach, translate, builds and sheets take; one device can be shared as a file."}, subcommands = {
                 GearCommand.Listed.class, GearCommand.Show.class, GearCommand.Add.class, GearCommand.Edit.class,
-                GearCommand.Check.class, GearCommand.Export.class, GearCommand.Import.class})
+                GearCommand.Check.class, GearCommand.Export.class, GearCommand.Import.class, LearnCommand.class})
 public final class GearCommand extends CommonOptions implements Callable<Integer> {
     @Spec
     private @Nullable CommandSpec spec;
@@ -50,7 +50,7 @@ public final class GearCommand extends CommonOptions implements Callable<Integer
     @Override
     public Integer call() {
         throw new CommandLine.ParameterException(Objects.requireNonNull(spec).commandLine(),
-                "say list, show, add, edit, check, export or import");
+                "say list, show, add, edit, check, export, import or learn");
     }
 
     /** A rig that is read. */

@@ -283,7 +283,7 @@ public final class AmpLearning {
     /** A curve by sixth octave at the third octaves in which a learnt amp keeps it. */
     private static List<Double> thirds(double[] sixths) {
         double[] hz = Fingerprint.centresHz();
-        return Voice.LearntAmp.CENTRES_HZ.stream().map(c -> {
+        return Voice.Learnt.CENTRES_HZ.stream().map(c -> {
             int nearest = IntStream.range(0, hz.length).boxed()
                     .min(java.util.Comparator.comparingDouble(i -> Math.abs(Math.log(hz[i] / c)))).orElseThrow();
             return hundredth(sixths[nearest]);

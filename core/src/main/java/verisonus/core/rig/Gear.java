@@ -31,7 +31,7 @@ public final class Gear {
 
     /** The shipped model that a device of the player's own is one of; of a shipped one, itself. */
     public static Model baseOf(Model model) {
-        Voice voice = model.voice() instanceof Voice.LearntAmp learnt ? learnt.base() : model.voice();
+        Voice voice = model.voice().plain();
         return find(model.name()).orElseGet(() -> MODELS.stream().filter(m -> m.voice() == voice).findFirst()
                 .orElseThrow());
     }

@@ -1,8 +1,9 @@
 package verisonus.core.rig;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
+import verisonus.core.work.Isotonic;
 
 /**
  * Where a control of the player's own device stands, and where that of its model must stand to do the same: straight lines between the
@@ -26,26 +27,11 @@ public record Turning(List<Place> places) {
         return new Turning(List.of(new Place(0, 0)));
     }
 
-    /**
-     * Places that rise, as near to those that were found as can be: neighbours that fall are joined at their mean (pool adjacent violators;
-     * M. Ayer et al., Annals of Mathematical Statistics 1955).
-     */
+    /** Places that rise, as near to those that were found as can be. */
     private static List<Place> rising(List<Place> found) {
         List<Place> sorted = found.stream().sorted(Comparator.comparingDouble(Place::device)).toList();
-        List<double[]> pools = new ArrayList<>();
-        for (Place p : sorted) {
-            pools.add(new double[]{p.model, 1});
-            while (pools.size() > 1 && pools.getLast()[0] < pools.get(pools.size() - 2)[0]) {
-                double[] last = pools.removeLast();
-                double[] before = pools.removeLast();
-                double n = last[1] + before[1];
-                pools.add(new double[]{(last[0] * last[1] + before[0] * before[1]) / n, n});
-            }
-        }
-        List<Place> out = new ArrayList<>();
-        for (double[] pool : pools)
-            for (int i = 0; i < pool[1]; i++) out.add(new Place(sorted.get(out.size()).device, pool[0]));
-        return List.copyOf(out);
+        double[] rising = Isotonic.rising(sorted.stream().mapToDouble(Place::model).toArray());
+        return IntStream.range(0, rising.length).mapToObj(i -> new Place(sorted.get(i).device, rising[i])).toList();
     }
 
     /** Where the model must stand, 0 to 10. */

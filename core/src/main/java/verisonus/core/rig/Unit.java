@@ -44,7 +44,7 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
      * A device that is one of a model.
      *
      * @param reaches by control; one that is not there goes as far as the model's
-     * @param afterDb for an amp, what it does after its last clipper beside its model, by third octave ({@link Voice.LearntAmp}); else empty
+     * @param afterDb for an amp or a drive, what it does after its last clipper beside its model, by third octave ({@link Voice.Learnt}); else empty
      * @throws IllegalArgumentException where the name is a model's, or a control is none of the model's
      */
     public static Unit of(String name, Model base, Map<String, Reach> reaches, List<Double> afterDb) {
@@ -54,7 +54,7 @@ public record Unit(Model model, String base, Map<String, String> labels, Map<Str
         List<Control> controls = new ArrayList<>();
         for (Control c : base.controls())
             controls.add(Optional.ofNullable(reaches.get(c.name())).map(r -> c.within(r.from, r.to)).orElse(c));
-        Voice voice = afterDb.isEmpty() ? base.voice() : new Voice.LearntAmp(Voice.Amp.of(base.voice()), afterDb);
+        Voice voice = afterDb.isEmpty() ? base.voice() : new Voice.Learnt(base.voice(), afterDb);
         return new Unit(new Model(name, voice, base.about(), controls), base.name(), Map.of(), Map.of(), Map.of());
     }
 

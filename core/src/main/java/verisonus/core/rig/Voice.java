@@ -10,6 +10,11 @@ import java.util.stream.IntStream;
 public sealed interface Voice {
     GearKind kind();
 
+    /** The simulated voice: of what was learnt, the one that comes nearest; else this. */
+    default Voice plain() {
+        return this;
+    }
+
     /** Sockets. */
     enum Input implements Voice {
         INSTRUMENT;
@@ -92,26 +97,25 @@ public sealed interface Voice {
 
         /** The amp in whose way this sounds. @throws IllegalArgumentException where it is none */
         public static Amp of(Voice voice) {
-            return switch (voice) {
-                case Amp amp -> amp;
-                case LearntAmp learnt -> learnt.base;
-                default -> throw new IllegalArgumentException(voice + " is no amp");
-            };
+            if (voice.plain() instanceof Amp amp) return amp;
+            throw new IllegalArgumentException(voice + " is no amp");
         }
     }
 
     /**
-     * A real amp that was learnt: the amp that comes nearest, and what is left between the two after the last clipper.
+     * A real amp or drive that was learnt: the one that comes nearest, and what is left between the two after the last clipper.
      *
      * @param base whose stages it is simulated with
      * @param afterDb gain by the third octaves of {@link #CENTRES_HZ}, dB
      */
-    record LearntAmp(Amp base, List<Double> afterDb) implements Voice {
+    record Learnt(Voice base, List<Double> afterDb) implements Voice {
         /** Third octaves from 50 Hz to 12.5 kHz (IEC 61260-1). */
         public static final List<Double> CENTRES_HZ = IntStream.rangeClosed(-13, 11)
                 .mapToObj(i -> 1000 * Math.pow(10, i / 10.0)).toList();
 
-        public LearntAmp {
+        public Learnt {
+            if (!(base instanceof Amp || base instanceof Drive))
+                throw new IllegalArgumentException(base + " keeps no curve of its own");
             if (afterDb.size() != CENTRES_HZ.size())
                 throw new IllegalArgumentException(afterDb.size() + " third octaves instead of " + CENTRES_HZ.size());
             afterDb = List.copyOf(afterDb);
@@ -119,7 +123,12 @@ public sealed interface Voice {
 
         @Override
         public GearKind kind() {
-            return GearKind.AMP;
+            return base.kind();
+        }
+
+        @Override
+        public Voice plain() {
+            return base;
         }
 
         /** Straight lines over the logarithm of the frequency, level beyond the ends, dB. */

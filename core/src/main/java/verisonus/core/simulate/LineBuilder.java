@@ -59,7 +59,7 @@ final class LineBuilder {
         switch (b.model().voice()) {
             case Voice.Drive voice -> stage(DriveStage.of(b, voice, raised));
             case Voice.Amp voice -> amp(b, voice, loop);
-            case Voice.LearntAmp voice -> amp(b, voice.base(), loop);
+            case Voice.Learnt voice -> learnt(b, voice, loop);
             case Voice.Filter voice -> filter(b, voice);
             case Voice.Input _ -> input(b);
             case Voice.Guitar _ -> guitar(b);
@@ -78,6 +78,16 @@ final class LineBuilder {
             case Voice.Space voice -> add(new SpaceReverb(b, voice, RATE_HZ));
             case Voice.Looper _ -> add(new Looper(b, RATE_HZ));
             case Voice.Utility voice -> utility(b, voice);
+        }
+    }
+
+    /** An amp's curve stands among all that follows its last clipper; a drive has nothing else there. */
+    private void learnt(Block b, Voice.Learnt voice, List<Block> loop) {
+        if (voice.base() instanceof Voice.Drive drive) {
+            stage(DriveStage.of(b, drive, raised));
+            curve(voice::afterDb);
+        } else {
+            amp(b, Voice.Amp.of(voice), loop);
         }
     }
 

@@ -87,7 +87,8 @@ public record StageSaturation(List<Stage> stages, boolean told) {
 
     /** Makers of the stages of a drive or an amp, in order. */
     private static List<Supplier<NonlinearStage>> clippers(Block b, RaisedRate raised) {
-        if (b.model().voice() instanceof Voice.Drive drive) return List.of(() -> DriveStage.of(b, drive, raised));
+        if (b.model().voice().plain() instanceof Voice.Drive drive)
+            return List.of(() -> DriveStage.of(b, drive, raised));
         Preamp.Voicing voicing = Preamp.Voicing.of(Voice.Amp.of(b.model().voice()));
         return List.of(() -> new Preamp(b, voicing, raised), () -> new PowerStage(b, voicing.powerBias, raised));
     }

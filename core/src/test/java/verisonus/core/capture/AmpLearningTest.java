@@ -59,7 +59,7 @@ class AmpLearningTest {
 
     @Test
     void whatNoControlDoesIsKeptAsACurve() {
-        var voice = (verisonus.core.rig.Voice.LearntAmp) learnt.unit().model().voice();
+        var voice = (verisonus.core.rig.Voice.Learnt) learnt.unit().model().voice();
         assertThat(voice.afterDb(1000) - voice.afterDb(4000)).isBetween(4.0, 6.5);
         assertThat(voice.afterDb(1000) - voice.afterDb(250)).isBetween(4.0, 6.5);
     }

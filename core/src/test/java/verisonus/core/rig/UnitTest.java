@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class UnitTest {
     private static final Model CRUNCH = Gear.model("mid-forward crunch");
-    private static final List<Double> FLAT = Collections.nCopies(Voice.LearntAmp.CENTRES_HZ.size(), 0.0);
+    private static final List<Double> FLAT = Collections.nCopies(Voice.Learnt.CENTRES_HZ.size(), 0.0);
 
     @Nested
     class ATurn {
@@ -91,13 +91,13 @@ class UnitTest {
         void soundsAsItsModelUnlessItWasLearnt() {
             assertThat(Unit.of("red", CRUNCH, Map.of(), List.of()).model().voice()).isEqualTo(CRUNCH.voice());
             assertThat(Unit.of("red", CRUNCH, Map.of(), FLAT).model().voice())
-                    .isEqualTo(new Voice.LearntAmp(Voice.Amp.MID_FORWARD_CRUNCH, FLAT));
+                    .isEqualTo(new Voice.Learnt(Voice.Amp.MID_FORWARD_CRUNCH, FLAT));
         }
 
         @Test
         void keepsTheCurveThatIsLeftBetweenItsThirdOctaves() {
-            List<Double> rising = Voice.LearntAmp.CENTRES_HZ.stream().map(hz -> 10 * Math.log10(hz / 1000)).toList();
-            Voice.LearntAmp learnt = new Voice.LearntAmp(Voice.Amp.OPEN_CLEAN, rising);
+            List<Double> rising = Voice.Learnt.CENTRES_HZ.stream().map(hz -> 10 * Math.log10(hz / 1000)).toList();
+            Voice.Learnt learnt = new Voice.Learnt(Voice.Amp.OPEN_CLEAN, rising);
             assertThat(learnt.afterDb(1000)).isCloseTo(0, within(1e-9));
             assertThat(learnt.afterDb(1500)).isCloseTo(10 * Math.log10(1.5), within(0.01));
             assertThat(learnt.afterDb(1)).isEqualTo(rising.getFirst());

@@ -72,7 +72,7 @@ public final class UnitJson {
     }
 
     private static void writeAfter(Model own, ObjectNode device) {
-        if (!(own.voice() instanceof Voice.LearntAmp learnt)) return;
+        if (!(own.voice() instanceof Voice.Learnt learnt)) return;
         ArrayNode after = device.putArray("after_db");
         learnt.afterDb().forEach(after::add);
     }

@@ -141,7 +141,7 @@ public final class LoudspeakerCurve {
                 + bump(hz, amp.get(ControlNames.RESONANCE_CENTRE), 0.9 * resonance, 0.5)
                 + amp.get(ControlNames.LOWS_AFTER_CLIPPING) / (1 + Math.pow(hz / 150, 2))
                 + amp.get(ControlNames.HIGHS_AFTER_CLIPPING) / (1 + Math.pow(3000 / hz, 2))
-                + (amp.model().voice() instanceof Voice.LearntAmp learnt ? learnt.afterDb(hz) : 0);
+                + (amp.model().voice() instanceof Voice.Learnt learnt ? learnt.afterDb(hz) : 0);
     }
 
     /** Whether an amp leaves what comes after its last clipper as it is. */
